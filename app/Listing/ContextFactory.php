@@ -11,7 +11,7 @@ use Wellspring\Core\Text\Language;
 use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Who\Viewer;
 
-/** Makes the contexts that modules run in, by the site's clock and language. */
+/** Makes the contexts of runs from the site's clock and language. */
 final readonly class ContextFactory
 {
     public function __construct(private Calendar $calendar, private Language $language)

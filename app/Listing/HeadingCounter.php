@@ -10,7 +10,7 @@ use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\BoundModule;
 
-/** Tells which headings a listing has, and which of them each record stands under. */
+/** Finds the headings of a listing, and the heading of each record. */
 final readonly class HeadingCounter
 {
     public function __construct(private Sources $sources, private OrderSql $orders, private ModuleQuery $query)

@@ -20,7 +20,7 @@ use Wellspring\Core\Run\Step;
 use Wellspring\Core\Run\StepKind;
 use Wellspring\Core\Run\StepName;
 
-/** The run of a module on PostgreSQL: what ReferenceRun does in memory, without loading the records. */
+/** Runs a module on PostgreSQL. It gives the same result as ReferenceRun, without loading all records. */
 final readonly class Listing
 {
     public function __construct(
@@ -33,9 +33,9 @@ final readonly class Listing
     }
 
     /**
-     * One page of records and the count after every step.
+     * One page of records, with the count after every step.
      *
-     * @param  string  $page  as it is asked for, `1` for the first
+     * @param  string  $page  the requested page number, `1` for the first
      *
      * @throws NoSuchPage
      */
@@ -45,8 +45,8 @@ final readonly class Listing
     }
 
     /**
-     * The same, and how many records have nothing to show in the parts of the card. A page that is not there is the
-     * first.
+     * The same, with the number of records that have nothing to show in each part of the card. A page that does not
+     * exist becomes the first one.
      */
     public function runWithGaps(Module $module, Context $context, string $page): ListingWithGaps
     {
@@ -58,10 +58,10 @@ final readonly class Listing
     }
 
     /**
-     * The page alone, with its total and no steps: what a visitor needs.
+     * The page and its total without counts of steps, as visitors need it.
      *
-     * @param  CursorStore|null  $cursors  known places to walk from
-     * @param  int|null  $listed  how many records are left after step 5, pins included; null: they are counted
+     * @param  CursorStore|null  $cursors  known positions to continue from
+     * @param  int|null  $listed  the number of records after step 5, pins included; null: they are counted
      *
      * @throws NoSuchPage
      */
@@ -75,7 +75,7 @@ final readonly class Listing
         $module = $module->bound($context);
         $pins = $this->query->pins($module, $context);
         if ($module->page->mode === PagingMode::Fixed) {
-            // There is but one page: what stands on it is all there is to count.
+            // With a single page, its records are the total.
             $keys = $this->slice($module, $context, $pins['keys'], $module->skip, $module->displayLimit() ?? 0, null);
 
             return $this->result($module, $context, $page, $pins['keys'], [], count($keys), $keys);
@@ -86,7 +86,7 @@ final readonly class Listing
         return $this->page($module, $context, $page, $pins['keys'], [], $listed, $cursors);
     }
 
-    /** How many records the module shows in all. */
+    /** The total number of records of the module. */
     public function total(Module $module, Context $context): int
     {
         $module = $module->bound($context);
@@ -96,9 +96,9 @@ final readonly class Listing
     }
 
     /**
-     * Some of all that the module shows, in order.
+     * A part of all records of the module, in order.
      *
-     * @param  int  $from  a place, 0 first
+     * @param  int  $from  a position, 0 first
      * @return list<RecordKey>
      */
     public function some(Module $module, Context $context, int $from, int $count, ?CursorStore $cursors = null): array
@@ -130,7 +130,7 @@ final readonly class Listing
     /**
      * @param  list<RecordKey>  $pinned
      * @param  list<Step>  $steps
-     * @param  int  $listed  how many records are left after step 5, pins included
+     * @param  int  $listed  the number of records after step 5, pins included
      */
     private function page(
         BoundModule $module,
@@ -159,7 +159,7 @@ final readonly class Listing
     /**
      * @param  list<RecordKey>  $pinned
      * @param  list<Step>  $steps
-     * @param  list<RecordKey>  $keys  the page's
+     * @param  list<RecordKey>  $keys  of the page
      *
      * @throws NoSuchPage
      */

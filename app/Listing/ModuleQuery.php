@@ -18,7 +18,7 @@ use Wellspring\Core\Module\Module;
 use Wellspring\Core\Run\CountedRule;
 use Wellspring\Core\Run\Steps;
 
-/** The queries over the records of a module: what passes its rules, what is pinned, and how many. */
+/** The queries of a module: the records that pass its rules, the pinned ones, and the counts. */
 final readonly class ModuleQuery
 {
     public function __construct(private Sources $sources, private Compiler $compiler)
@@ -94,7 +94,7 @@ final readonly class ModuleQuery
     }
 
     /**
-     * The pinned records that may show, in their order, and how many of them the conditions alone would not keep.
+     * The pinned records that may show, in their order, and how many of them the conditions alone would drop.
      *
      * @return array{keys: list<RecordKey>, extra: int}
      */
@@ -120,7 +120,7 @@ final readonly class ModuleQuery
     }
 
     /**
-     * How many records are left after step 5; of a listing that shows but so many, no more are counted than can show.
+     * The number of records after step 5. Limited listings stop counting at the limit.
      *
      * @param  array{keys: list<RecordKey>, extra: int}  $pins
      */

@@ -16,9 +16,9 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 
 /**
- * What a field holds among the records that reach one condition of a module: the counts beside its choices, the spread
- * of its values. The records are gone over as seldom as can be: what many have alike is counted together and taken
- * apart then.
+ * The values of a field among the records that reach one condition of a module: counts of choices and the distribution
+ * of values. Records with equal values are counted together first and split afterwards, so that they are read only
+ * once.
  */
 final readonly class Options
 {
@@ -78,7 +78,7 @@ final readonly class Options
     }
 
     /**
-     * One value in each record.
+     * One value per record.
      *
      * @return array{filled: int, empty: int, choices: array<string, int>}
      */
@@ -94,7 +94,7 @@ final readonly class Options
     }
 
     /**
-     * A list in each record.
+     * A list per record.
      *
      * @return array{filled: int, empty: int, choices: array<string, int>}
      */
@@ -111,7 +111,7 @@ final readonly class Options
     }
 
     /**
-     * How many of the records stand in each term or below it.
+     * The number of records in each term or below it.
      *
      * @return array{filled: int, empty: int, choices: array<string, int>}
      */
@@ -144,10 +144,10 @@ final readonly class Options
     }
 
     /**
-     * What the records hold, of which many hold the same, taken apart.
+     * Splits combined values, such as lists, after equal ones were counted together.
      *
-     * @param  Query  $counted  `held` and `records`, each held thing once
-     * @param  string  $filled  whether what is held is something
+     * @param  Query  $counted  `held` and `records`, each value once
+     * @param  string  $filled  true if there is a value
      * @param  string  $choices  a query of `choice` and `records` over `counted`
      * @param  list<scalar>  $bindings  of the choices
      * @param  list<scalar>  $filledBindings
@@ -180,7 +180,7 @@ final readonly class Options
     }
 
     /**
-     * What the records link to.
+     * The linked records.
      *
      * @return array{filled: int, empty: int, choices: array<string, int>, labels: array<string, string>} counts and
      *   names, by what a condition calls it
@@ -277,11 +277,11 @@ final readonly class Options
     }
 
     /**
-     * How values lie between the lowest and the highest.
+     * The distribution of values between the lowest and the highest.
      *
-     * @param  string  $held  what stands in a record
-     * @param  string  $value  the value that it is
-     * @param  string  $bar  which bar a `value` between `low` and `high` stands in
+     * @param  string  $held  the stored value
+     * @param  string  $value  its value as a number
+     * @param  string  $bar  the bar of a `value` between `low` and `high`
      * @param  list<int>  $bindings  of the bar
      * @return array{filled: int, empty: int, low: string|null, high: string|null, bars: array<int, int>}
      */

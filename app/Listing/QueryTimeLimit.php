@@ -6,10 +6,10 @@ namespace App\Listing;
 
 use Illuminate\Support\Facades\DB;
 
-/** How long one query may take on this connection; the database ends it then. */
+/** A timeout for queries on this connection. PostgreSQL cancels a query that takes longer. */
 final class QueryTimeLimit
 {
-    /** @param  int  $seconds  0: as long as it wants */
+    /** @param  int  $seconds  0: no timeout */
     public static function set(int $seconds): void
     {
         DB::connection()->getPdo()->exec('set statement_timeout = '.$seconds * 1000);

@@ -15,8 +15,8 @@ use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Whitespace;
 
 /**
- * Finds records to ask a module about, by a part of their title: those of the kind it takes first, then items of any
- * type.
+ * Finds records for the trace by a part of their title: first those of the kind that the module takes, then items of
+ * any type.
  */
 final readonly class RecordFinder
 {

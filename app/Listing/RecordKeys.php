@@ -12,7 +12,7 @@ use Wellspring\Core\Content\RecordKey;
 use Wellspring\Core\Source\Source;
 use Wellspring\Core\Time\Iso8601;
 
-/** Reads record keys from rows, and finds the rows of keys. */
+/** Reads record keys from rows, and finds rows by keys. */
 final class RecordKeys
 {
     /** @return non-empty-list<string> the columns of `items` that name a record of the source */
@@ -22,7 +22,7 @@ final class RecordKeys
     }
 
     /**
-     * @param  Collection<int, \stdClass>  $rows  with those columns
+     * @param  Collection<int, \stdClass>  $rows  rows with these columns
      * @return list<RecordKey>
      */
     public static function of(Collection $rows): array
@@ -41,20 +41,20 @@ final class RecordKeys
         );
     }
 
-    /** Keeps of a query over `items` the rows of the keys; of a source without occurrences a key is told by its id. */
+    /** Restricts a query over `items` to the keys. For a source without occurrences, the id identifies a key. */
     public static function only(Builder $query, Source $source, RecordKey ...$keys): Builder
     {
         return self::matching($query, $source, array_values($keys), not: false);
     }
 
-    /** Leaves the rows of the keys out of a query over `items`. */
+    /** Excludes the keys from a query over `items`. */
     public static function without(Builder $query, Source $source, RecordKey ...$keys): Builder
     {
         return $keys === [] ? $query : self::matching($query, $source, array_values($keys), not: true);
     }
 
     /**
-     * The records of keys, from what their ids gave: one for each key, with its start.
+     * One record for each key, with its start, from the records found by id.
      *
      * @param  list<RecordKey>  $keys
      * @param  list<Record>  $records
@@ -81,7 +81,7 @@ final class RecordKeys
 
         return $query->whereRaw(($not ? 'not ' : '').$matches, [
             PostgresArray::literal($ids),
-            // A key without a start names no occurrence.
+            // A key without a start does not name an occurrence.
             PostgresArray::literal(array_map(fn (RecordKey $key): string => $key->start ?? 'infinity', $keys)),
         ]);
     }

@@ -11,7 +11,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Status;
 use Wellspring\Core\Who\Audience;
 
-/** Rows that stand for records which are no items. */
+/** Makes records from rows that are not items. */
 final class RecordRows
 {
     /** @return Builder<Item> the query under the name that conditions and orders use */
@@ -23,7 +23,7 @@ final class RecordRows
         return $items;
     }
 
-    /** A record of what is not an item: there from the beginning and for everyone, unless its account is closed. */
+    /** A record that is not an item: it has always existed and is for everyone, unless its account is closed. */
     public static function record(object $row): Record
     {
         $row = (array) $row;

@@ -15,7 +15,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 
-/** The register of what sources are in the database, and the records that they give. */
+/** The register of sources in SQL, and the records that they give. */
 final readonly class Sources
 {
     public const CLASSES = [
@@ -54,7 +54,7 @@ final readonly class Sources
         return $this->find($source)->allOfKind($source, $context);
     }
 
-    /** One of the kind by its slug, whether the source takes it or not; null where there is none. Not for items. */
+    /** A record of the kind by its slug, whether or not the source takes it; null if there is none. Not for items. */
     public function record(Source $source, string $slug, Context $context): ?Record
     {
         $row = $this->allOfKind($source, $context)->toBase()->where('items.slug', $slug)->first();
@@ -75,7 +75,7 @@ final readonly class Sources
 
     /**
      * @param  list<RecordKey>  $keys
-     * @param  array<array-key, Field>  $fields  what is asked of them
+     * @param  array<array-key, Field>  $fields  the fields that are read
      * @return list<Record> in the order of the keys
      */
     public function records(Source $source, array $keys, array $fields, Context $context): array

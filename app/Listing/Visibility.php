@@ -10,13 +10,13 @@ use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Who\Audience;
 
-/** Who may see what, as conditions of queries: what Context::admits() says of records. */
+/** Who may see what, as SQL conditions. They equal Context::admits(). */
 final class Visibility
 {
-    /** True where the item is published, in its time, and for the viewer. */
+    /** True if the item is published, inside its dates, and for the viewer. */
     public static function ofItem(Context $context, string $of = 'items'): Fragment
     {
-        // What is for everyone says that alone, first: asked so, it takes a third of the time of the test of the sets.
+        // Items for everyone are tested first, because that takes a third of the time of the set comparison.
         return new Fragment(
             "{$of}.status = '".Status::Published->value
                 ."' and {$of}.publish_at <= ? and ({$of}.expire_at is null or {$of}.expire_at > ?)"
@@ -25,7 +25,7 @@ final class Visibility
         );
     }
 
-    /** True where the person’s account is open. */
+    /** True if the person’s account is open. */
     public static function ofPerson(string $of): string
     {
         return "{$of}.active";

@@ -8,11 +8,11 @@ use App\Models\Item;
 use Illuminate\Database\Eloquent\Builder;
 use Wellspring\Core\Context\Context;
 
-/** The items that a viewer may see at a moment. */
+/** The items that a viewer may see at an instant. */
 final class VisibleItems
 {
     /**
-     * @param  list<string>  $types  keys; none: of every type
+     * @param  list<string>  $types  keys; empty: every type
      * @return Builder<Item>
      */
     public static function of(array $types, Context $context): Builder

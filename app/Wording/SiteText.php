@@ -63,7 +63,7 @@ final class SiteText
             $patterns[$key] = SiteWords::pattern($language, $key) ?? SiteWords::pattern('en', $key) ?? '';
         }
 
-        return json_encode($patterns, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_HEX_TAG | JSON_HEX_AMP);
+        return json_encode($patterns, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
     }
 
     /** Error pages can be shown while the database does not answer: then the language is the configured one. */

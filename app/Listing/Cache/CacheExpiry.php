@@ -24,15 +24,18 @@ use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Time\DurationUnit;
 
 /**
- * Until when the result of a run is right while no content changes: schedules and rules about time change it by
- * themselves.
+ * Computes until when a result is valid while no content changes. Schedules and rules about time change a result
+ * without a write.
  */
 final readonly class CacheExpiry
 {
-    /** Views are counted as they come; what asks for them is right within the minute. */
+    /** Views are counted continuously. A result that reads them expires after a minute. */
     private const VIEWS = 60;
 
-    /** When clocks change, so many days ahead is not so many times 24 hours ahead; by no more than this. */
+    /**
+     * Tolerance for clock changes: a number of days is not always 24 hours times that number, but differs by no more
+     * than this.
+     */
     private const CLOCK_CHANGE = 7200;
 
     public function __construct(private PageRecords $pages)
@@ -50,7 +53,7 @@ final readonly class CacheExpiry
             ? [$this->pages->nextChange($context)]
             : $this->nextChanges($types, $context);
         foreach ($module->conditions() as $condition) {
-            // Conditions of the offer take part only after somebody chooses them.
+            // Conditions of the offer matter only after a visitor has chosen them.
             $moments[] = $this->condition($condition->bound($context), $types, $context);
         }
         foreach ($module->order as $key) {
@@ -68,9 +71,9 @@ final readonly class CacheExpiry
     }
 
     /**
-     * When a card looks otherwise though nothing was written.
+     * The next instant at which a card changes without a write.
      *
-     * @param  list<string>  $types  of the items that it shows; none: of every type
+     * @param  list<string>  $types  of the items that the card shows; empty: of every type
      * @return list<int|null> timestamps; null: never
      */
     public function ofCard(Card $card, array $types, Context $context): array
@@ -92,9 +95,9 @@ final readonly class CacheExpiry
     }
 
     /**
-     * When the next item of the types appears or expires.
+     * The next instant at which an item of the types appears or expires.
      *
-     * @param  list<string>  $types  none: of every type
+     * @param  list<string>  $types  empty: every type
      * @return int|null a timestamp; null: never
      */
     public function ofItems(array $types, Context $context): ?int
@@ -105,7 +108,7 @@ final readonly class CacheExpiry
     }
 
     /**
-     * When one item appears or expires.
+     * The next instant at which one item appears or expires.
      *
      * @return int|null a timestamp; null: never
      */
@@ -122,11 +125,11 @@ final readonly class CacheExpiry
         return $moments === [] ? null : min($moments);
     }
 
-    /** Whether the result depends on more than the module's own items and the terms that they share. */
+    /** True if the result depends on more than the module's own items and the terms that they share. */
     public static function reachesItems(BoundModule $module): bool
     {
         foreach ($module->conditions() as $condition) {
-            // A search over several types looks in the names of terms of every taxonomy, shared or not.
+            // A search over several types reads the names of all taxonomies' terms, shared or not.
             if ($condition->test->readsTermNames() && count($module->source->typeKeys()) !== 1) {
                 return true;
             }
@@ -135,13 +138,13 @@ final readonly class CacheExpiry
         return self::links($module, Family::Items);
     }
 
-    /** Whether the result depends on who has an account and what they are called. */
+    /** True if the result depends on the accounts and their names. */
     public static function reachesPeople(BoundModule $module): bool
     {
         return $module->source->recordsOf() === RecordsOf::People || self::links($module, Family::Person);
     }
 
-    /** Whether a condition or a part of the card asks for what items link to. */
+    /** True if a condition or a part of the card reads linked items. */
     private static function links(BoundModule $module, Family $to): bool
     {
         $fields = [
@@ -156,7 +159,7 @@ final readonly class CacheExpiry
     }
 
     /**
-     * When an item of the types opens or closes next, at the latest at the end of the day.
+     * The next instant at which an item of the types opens or closes, at the latest the end of the day.
      *
      * @param  list<string>  $types
      */
@@ -198,7 +201,7 @@ final readonly class CacheExpiry
     }
 
     /**
-     * When the next instant comes into the span that moves with the clock, or falls out of it.
+     * The next instant at which a value enters or leaves the span that moves with the clock.
      *
      * @param  list<string>  $types
      */
@@ -228,9 +231,9 @@ final readonly class CacheExpiry
     }
 
     /**
-     * When the next item appears, and when the next one expires.
+     * The next instant at which an item appears, and the next at which one expires.
      *
-     * @param  list<string>  $types  none: of every type
+     * @param  list<string>  $types  empty: every type
      * @return list<int> timestamps
      */
     private function nextChanges(array $types, Context $context): array

@@ -23,12 +23,15 @@ use Wellspring\Core\Run\Result;
 use Wellspring\Core\Who\Audience;
 
 /**
- * A listing's page as it was computed last, for as long as it is right: until content that it depends on changes (the
- * marks of that content are part of the name it is kept under), or until time alone changes it.
+ * A cached page of a listing. It is valid until content that it depends on changes, or until it expires. The marks of
+ * that content are part of the cache key.
  */
 final readonly class CachedListing
 {
-    /** Records that are longer, with long texts among them, are read anew: memory is for what is asked for often. */
+    /**
+     * Size limit of cached records, in bytes. Larger ones, such as records with long texts, are read again, because
+     * memory is for frequent requests.
+     */
     private const MOST_BYTES = 65_536;
 
     public function __construct(
@@ -42,9 +45,9 @@ final readonly class CachedListing
     }
 
     /**
-     * What Listing::show gives.
+     * Returns the same as Listing::show.
      *
-     * @param  Dependencies  $dependencies  told what the result is made of
+     * @param  Dependencies  $dependencies  records what the result is made of
      * @param  ReadMarks  $marks  of this module and others
      * @param  int|null  $listed  see Listing::show
      *
@@ -60,13 +63,13 @@ final readonly class CachedListing
     ): Result {
         $now = $context->now->getTimestamp();
         $hasWords = ListingDependencies::takesWords($module, $context);
-        // What no page can be called names nothing that is kept, and may be no text at all.
+        // A page number that cannot exist is never cached, and may not even be valid text.
         $name = ! $hasWords && $module->chosen->isOneOfFew() && PageNumbers::isNumber($page)
             ? $this->name($module, $context, $marks)
             : null;
         $dependencies->on(...ListingDependencies::of($module));
         if ($name === null) {
-            // A whole page with it may be kept where its parameters are known; of words nothing is.
+            // A page with this result may be cached if its parameters are known. Searches by words are not cached.
             $dependencies->changesAt($hasWords ? $now : $this->expiry->until($module, $context));
 
             return $this->listing->show($module, $context, $page, listed: $listed);
@@ -99,9 +102,9 @@ final readonly class CachedListing
     }
 
     /**
-     * What stands before and after a record; see NeighbourFinder. It is not cached by itself.
+     * The records before and after a record; see NeighbourFinder. This result has no cache entry of its own.
      *
-     * @param  Dependencies  $dependencies  told what the result is made of
+     * @param  Dependencies  $dependencies  records what the result is made of
      * @return array{previous: RecordKey|null, next: RecordKey|null}
      */
     public function neighbours(BoundModule $module, int $id, Context $context, Dependencies $dependencies): array
@@ -113,7 +116,7 @@ final readonly class CachedListing
     }
 
     /**
-     * How many records each module shows in all.
+     * The total number of records of each module.
      *
      * @template TKey of array-key
      *
@@ -147,10 +150,10 @@ final readonly class CachedListing
     }
 
     /**
-     * The records of a page that show() gave, kept as the page is, unless they are large.
+     * The records of a page from show(), cached like the page unless they are large.
      *
      * @param  list<RecordKey>  $keys
-     * @param  array<array-key, Field>  $fields  what is asked of them
+     * @param  array<array-key, Field>  $fields  the fields that are read
      * @param  ReadMarks  $marks  of this module and others
      * @return list<Record> in the order of the keys
      */
@@ -190,8 +193,8 @@ final readonly class CachedListing
     }
 
     /**
-     * What a listing is kept under. The marks are read before the content: after a change in between, what is kept lies
-     * under a name that nobody asks for again.
+     * The cache key of a listing. The marks are read before the content. If content changes in between, the entry gets
+     * a key that no later request uses.
      *
      * @param  ReadMarks  $marks  at least those that the module depends on
      * @return string|null null where nothing may be kept

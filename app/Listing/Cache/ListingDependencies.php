@@ -12,7 +12,9 @@ use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Source\RecordsOf;
 
-/** What a listing is made of: whether what was kept of it is still right depends on these, and on time alone. */
+/**
+ * Collects what a listing depends on. A cached listing is valid while these marks are unchanged and it has not expired.
+ */
 final readonly class ListingDependencies
 {
     public function __construct(private ContentMarks $marks)
@@ -20,7 +22,7 @@ final readonly class ListingDependencies
     }
 
     /**
-     * The marks of what modules depend on, to be read before any of their records.
+     * The marks that the modules depend on. Read them before any of the records.
      *
      * @param  array<array-key, BoundModule>  $modules
      */
@@ -38,7 +40,7 @@ final readonly class ListingDependencies
         if ($module->source->recordsOf() === RecordsOf::Pages) {
             return [...$people, 'pages'];
         }
-        // What reaches through other items, or counts all items, depends on every type.
+        // A rule that follows links, or counts all items, depends on every type.
         if ($module->source->recordsOf() !== RecordsOf::Items || CacheExpiry::reachesItems($module)) {
             return [...$people, 'content'];
         }
@@ -54,7 +56,7 @@ final readonly class ListingDependencies
     }
 
     /**
-     * What of the context the result depends on, beside the moment.
+     * The parts of the context that the result depends on, apart from the instant.
      *
      * @return list<mixed>
      */
@@ -63,7 +65,7 @@ final readonly class ListingDependencies
         return [serialize($context->viewer), serialize($context->page)];
     }
 
-    /** Whether a rule takes words that the visitor looks for, so that there is no end of results. */
+    /** True if a rule takes words from the visitor, so that the number of different results is unbounded. */
     public static function takesWords(BoundModule $module, Context $context): bool
     {
         foreach ($module->own->where?->conditions() ?? [] as $condition) {

@@ -6,10 +6,10 @@ namespace App\Listing\Cache;
 
 use Illuminate\Contracts\Cache\Repository;
 
-/** Results, each with the time in which it is right. */
+/** The cache of results, each with its validity period. */
 final readonly class ResultCache
 {
-    /** Only so that the cache does not fill up; nothing relies on it. */
+    /** Maximum lifetime in seconds, which only limits the size of the cache. */
     public const KEEP_SECONDS = 21_600;
 
     public function __construct(public Repository $store)
@@ -42,7 +42,7 @@ final readonly class ResultCache
     /**
      * @param  array<string, mixed>  $result
      * @param  int  $from  seconds since 1970
-     * @param  int|null  $until  likewise, no longer right then; null: time alone does not change it
+     * @param  int|null  $until  seconds since 1970; the result is invalid from then on; null: it does not expire
      */
     public function put(string $name, array $result, int $from, ?int $until): void
     {

@@ -20,7 +20,7 @@ use Wellspring\Core\Filter\Join;
 use Wellspring\Core\Filter\Value\WhenMissing;
 use Wellspring\Core\Module\BoundModule;
 
-/** Turns the rules of a definition into conditions of queries over `items`. */
+/** Translates the rules of a definition into SQL conditions over `items`. */
 final readonly class Compiler
 {
     public function __construct(private TestsSql $tests)
@@ -32,7 +32,7 @@ final readonly class Compiler
         return $rule instanceof BoundGroup ? $this->group($rule, $context) : $this->condition($rule, $context);
     }
 
-    /** True where the record is among what the visitor has chosen. */
+    /** True if the record matches the visitor's choices. */
     public function isChosen(BoundModule $module, Context $context): Fragment
     {
         $rule = $module->chosen->rule();
@@ -40,7 +40,7 @@ final readonly class Compiler
         return $rule === null ? Fragment::true() : $this->group($rule, $context);
     }
 
-    /** True where the item is not left out by hand. */
+    /** True if the item is not left out by hand. */
     public function notLeftOut(BoundModule $module): Fragment
     {
         return $module->leaveOut === []
@@ -48,13 +48,13 @@ final readonly class Compiler
             : new Fragment('items.slug <> all(?::text[])', [PostgresArray::literal($module->leaveOut)]);
     }
 
-    /** True where the card is listed: no empty-value rule leaves it out. */
+    /** True if no empty-value rule leaves the card out. */
     public function cardIsListed(Card $card, Context $context): Fragment
     {
         return $this->presence($card->presence(), $context);
     }
 
-    /** True where the part has nothing of its own to show. */
+    /** True if the part has no value of its own to show. */
     public function partIsEmpty(Part $part, Context $context): Fragment
     {
         return $this->presence($part->presence(), $context)->not();
@@ -85,8 +85,8 @@ final readonly class Compiler
     }
 
     /**
-     * The test asked of what the field links to: one that passes is enough, and none may fail what asks that something
-     * is not so.
+     * A test of the linked records. A positive test needs one linked record that passes. A negative test needs all of
+     * them to pass.
      */
     private function reached(Field $link, BoundCondition $condition, Context $context): Fragment
     {
@@ -117,7 +117,7 @@ final readonly class Compiler
         return $condition->test->isNegative() ? $exists->not() : $exists;
     }
 
-    /** People as rules reach them: by name alone. */
+    /** Rules read only the names of people. */
     private const PEOPLE = "select users.id, users.name, jsonb_build_object('name', users.folded) as folded from "
         .'users where users.active';
 

@@ -13,18 +13,17 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Sort\Comparator;
 
 /**
- * Where a record's value of a field stands in the database. `$of` is the table's name in the query: the items, or what
- * they link to.
+ * The SQL expression of a record's field. `$of` is the table's name in the query: the items, or the linked records.
  */
 final class FieldSql
 {
-    /** The collation that text is ordered by; made with the database, from the site's locale. */
+    /** The collation for sorting text. The migrations create it from the site's locale. */
     private const COLLATION = 'wellspring_text';
 
-    /** Characters of a text that an index holds: an entry of an index has room for 2,704 bytes in all. */
+    /** Maximum number of characters of a text in an index, because an index entry is limited to 2,704 bytes. */
     public const INDEXED_LETTERS = Comparator::LETTERS;
 
-    /** The value as text, null where it is empty. Not for terms and links. */
+    /** The value as text; null if it is empty. Not for terms and links. */
     public static function raw(Field $field, string $of = 'items'): string
     {
         return match (true) {
@@ -38,7 +37,7 @@ final class FieldSql
     }
 
     /**
-     * The same query, where it reads values of items from columns that hold the same.
+     * The same query, reading values from generated columns where they exist.
      *
      * @param  array<array-key, string>  $columns  of `items`, by field, see ValueColumns
      */
@@ -58,42 +57,42 @@ final class FieldSql
     {
         $number = self::raw($field, $of).'::numeric';
 
-        // A type that is not meant may keep other values under the key, and the database may come upon them before it
-        // asks for the type.
+        // Other types may store other kinds of values under the same key, and PostgreSQL may evaluate the cast before
+        // it checks the type.
         return $field->shared && $field->origin === Origin::Type
             ? "case when jsonb_typeof({$of}.fields->'".self::key($field)."') = 'number' then {$number} end"
             : $number;
     }
 
-    /** A list as it is stored. */
+    /** A list as stored. */
     public static function json(Field $field, string $of = 'items'): string
     {
         return "({$of}.fields->'".self::key($field)."')";
     }
 
-    /** The text in the form in which it is compared. */
+    /** The text in its folded form, for comparisons. */
     public static function folded(Field $field, string $of = 'items'): string
     {
         return "({$of}.folded->>'".self::key($field)."')";
     }
 
-    /** The beginning of the text in the form in which it is compared, as an index holds it. */
+    /** The beginning of the folded text, as stored in an index. */
     public static function beginning(Field $field, string $of = 'items'): string
     {
         return 'left('.self::folded($field, $of).', '.self::INDEXED_LETTERS.')';
     }
 
     /**
-     * True where the text is one of the given ones. It asks an index first, and compares in full where one of them is
-     * longer than what the index holds.
+     * True if the text is one of the given ones. The query uses an index on the beginning, and compares the full text
+     * if one of them is longer.
      *
-     * @param  list<string>  $texts  in the form in which they are compared
+     * @param  list<string>  $texts  in folded form
      */
     public static function isOneOf(Field $field, array $texts, string $of = 'items'): Fragment
     {
         $begins = array_map(fn (string $text): string => mb_substr($text, 0, self::INDEXED_LETTERS), $texts);
         $among = new Fragment(self::beginning($field, $of).' = any(?::text[])', [PostgresArray::literal($begins)]);
-        // A text that is shorter than the limit equals its own beginning.
+        // A text below the limit equals its beginning.
         $isLong = fn (string $text): bool => mb_strlen($text) >= self::INDEXED_LETTERS;
 
         return array_filter($texts, $isLong) === [] ? $among : Fragment::all([
@@ -102,13 +101,13 @@ final class FieldSql
         ]);
     }
 
-    /** A date or an instant, as it compares with one in a binding. */
+    /** A date or an instant in a form that compares with a binding. */
     public static function moment(Field $field, string $of = 'items'): string
     {
         return self::raw($field, $of).($field->origin === Origin::Item ? '' : ' collate "C"');
     }
 
-    /** True where there is a value that the viewer may see: what a field links to may be hidden. */
+    /** True if there is a value that the viewer may see. Linked records may be hidden. */
     public static function filled(Field $field, Context $context, string $of = 'items'): Fragment
     {
         return match (true) {
@@ -123,9 +122,9 @@ final class FieldSql
     }
 
     /**
-     * True where the field links to an item or a person that the viewer may see.
+     * True if the field links to an item or a person that the viewer may see.
      *
-     * @param  Fragment|null  $and  what else is asked of what it links to, which the query knows as `named`
+     * @param  Fragment|null  $and  a further condition on the linked record, which the query calls `named`
      */
     public static function linked(Field $field, Context $context, string $of, ?Fragment $and = null): Fragment
     {
@@ -153,7 +152,7 @@ final class FieldSql
         );
     }
 
-    /** What the field is ordered by. */
+    /** The expression that sorts by the field. */
     public static function order(Field $field): Fragment
     {
         $raw = self::raw($field);

@@ -7,8 +7,8 @@ namespace App\Listing\Compile;
 use App\Database\PostgresArray;
 
 /**
- * A piece of SQL with its bindings: a condition that is true, false or null, where null counts as false.
- * Values only ever stand in the bindings.
+ * A piece of SQL with its bindings. As a condition it is true, false or null; null counts as false. Values appear only
+ * in the bindings.
  */
 final readonly class Fragment
 {
@@ -29,19 +29,19 @@ final readonly class Fragment
         return new self('false');
     }
 
-    /** @param  list<self>  $all true where every one is; so too when there are none */
+    /** @param  list<self>  $all true if all are true, or if there are none */
     public static function all(array $all): self
     {
         return self::join(' and ', $all, self::true());
     }
 
-    /** @param  list<self>  $any true where at least one is; false when there are none */
+    /** @param  list<self>  $any true if at least one is true */
     public static function any(array $any): self
     {
         return self::join(' or ', $any, self::false());
     }
 
-    /** @param  list<self>  $values as one row, which compares as a whole */
+    /** @param  list<self>  $values as one row, for row comparisons */
     public static function row(array $values): self
     {
         return new self(
@@ -51,13 +51,13 @@ final readonly class Fragment
     }
 
     /**
-     * True where a record has one of the terms.
+     * True if a record has one of the terms.
      *
      * @param  list<int>  $terms  ids
      */
     public static function hasTerm(array $terms, string $of): self
     {
-        // The ids beside the item are compared one by one; of very many terms the index tells sooner.
+        // Above this number of ids, the item_term index is faster than the array of the item.
         return count($terms) <= self::COMPARED
             ? new self("{$of}.term_ids && ?::bigint[]", [PostgresArray::literal($terms)])
             : new self(
@@ -67,7 +67,7 @@ final readonly class Fragment
             );
     }
 
-    /** True where this is false or null. */
+    /** True if the condition is false or null. */
     public function not(): self
     {
         return new self("({$this->sql}) is not true", $this->bindings);

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Listing\Compile;
 
-/** One expression that a listing is ordered by. */
+/** One sort expression of a listing. */
 final readonly class OrderBy
 {
     /**
-     * @param  string  $type  of its values, for comparing with one given as text
-     * @param  bool|null  $emptyFirst  null where none can be empty; said there, it would only keep an index from
-     *   being used
+     * @param  string  $type  the SQL type of its values, for comparisons with a value given as text
+     * @param  bool|null  $emptyFirst  null if no value can be empty; then NULLS FIRST is left out, because it would
+     *   prevent the use of an index
      */
     public function __construct(
         public Fragment $by,
@@ -20,7 +20,7 @@ final readonly class OrderBy
     ) {
     }
 
-    /** The same from the last to the first. */
+    /** The same in reverse order. */
     public function reversed(): self
     {
         return new self(

@@ -17,7 +17,7 @@ use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Time\CalendarUnit;
 
-/** What a module's records are ordered by in the database: headings, keys, and what tells records apart last. */
+/** The sort expressions of a module: headings, sort keys, and the id as tiebreaker. */
 final readonly class OrderSql
 {
     public function __construct(private CatalogueStore $catalogue, private CriteriaSql $criteria)
@@ -48,7 +48,7 @@ final readonly class OrderSql
             : $all;
     }
 
-    /** Where the record's heading stands among all, as Headings::place() says it. */
+    /** The position of the record's heading, equal to Headings::place(). */
     public function place(Headings $headings, Context $context): Fragment
     {
         $field = $headings->field;
@@ -74,7 +74,7 @@ final readonly class OrderSql
         };
     }
 
-    /** The first day, as text, of the stretch that a date or an instant lies in. */
+    /** The first day, as text, of the calendar unit that contains a date or an instant. */
     public function firstDay(Field $field, CalendarUnit $per, Context $context): Fragment
     {
         $raw = FieldSql::raw($field);

@@ -7,7 +7,7 @@ namespace App\Listing\Compile;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Text\Language;
 
-/** The site's language as the database knows it, whose search it must agree with. */
+/** The search configuration of the site's language in PostgreSQL. Core must find the same words. */
 final class PostgresLanguage implements Language
 {
     /** @var array<int|string, string> by word */
@@ -22,7 +22,7 @@ final class PostgresLanguage implements Language
         return array_map(fn (string $word): string => $this->stems[$word], $words);
     }
 
-    /** @param  list<string>  $words  asked for together, however many there are */
+    /** @param  list<string>  $words  all in one query, however many there are */
     private function ask(array $words): void
     {
         if ($words === []) {

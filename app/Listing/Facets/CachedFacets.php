@@ -17,7 +17,7 @@ use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
-/** What filters have to choose, as it was counted last, for as long as it is right. */
+/** The cached options and counts of filters. */
 final readonly class CachedFacets
 {
     public function __construct(
@@ -28,8 +28,8 @@ final readonly class CachedFacets
     }
 
     /**
-     * What the filters of the module's offer have to choose, each kept under what the others are: what is chosen of a
-     * filter changes nothing of its own counts.
+     * The options of the module's filters with their counts. The cache key of each filter contains the choices of all
+     * other filters, because a filter's own choice does not change its counts.
      *
      * @param  ReadMarks  $marks  of this module and others
      * @return list<Facet> in the order of the offer; none where the module follows another's
@@ -71,7 +71,7 @@ final readonly class CachedFacets
         return array_values($facets);
     }
 
-    /** @param  array<string, string>  $marks  those that the module depends on */
+    /** @param  array<string, string>  $marks  the marks that the module depends on */
     private function facetName(
         OfferedFilter $filter,
         Chosen $others,
@@ -79,7 +79,7 @@ final readonly class CachedFacets
         Context $context,
         array $marks,
     ): string {
-        // How the records are ordered, paged and laid out changes nothing.
+        // The order, page and layout of the records do not change the counts.
         $rules = array_diff_key($module->toArray(), array_flip(['name', 'order', 'page', 'arrange', 'offer', 'look']));
 
         return 'facet:'.hash('xxh128', serialize([

@@ -15,7 +15,7 @@ use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
-/** Counts what the filters of a module offer. */
+/** Counts the options of a module's filters. */
 final readonly class FacetCounter
 {
     public function __construct(private FacetQuery $query, private CatalogueStore $catalogue)
@@ -39,7 +39,8 @@ final readonly class FacetCounter
     {
         $chosen = $module->chosen->of($filter);
         $counting = $filter->control->counting();
-        // Of choices that must all hold, one more is counted among the records that hold those already chosen.
+        // If a record must have all chosen options, a further option is counted among the records that have the chosen
+        // ones.
         $isNarrowed = $filter->join === Quantifier::All && $chosen !== null;
         $counts = $days = [];
         foreach ($isNarrowed ? [$tally->passing] : [$tally->passing, $tally->failing] as $records) {

@@ -12,19 +12,18 @@ use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\BoundModule;
-use Wellspring\Core\Module\Module;
 
 /**
- * What records hold of the filters of a module, counted in one scan: of each record that would be listed without the
- * visitor's choices it is told which of the chosen filters it fails. One that fails none counts for every filter, one
- * that fails one counts for that filter alone, and others count for none.
+ * Counts the values of all filters in one scan. For each record that would be listed without the visitor's choices, the
+ * query reports which of the chosen filters it fails. A record that fails none counts for every filter; a record that
+ * fails one counts for that filter only; other records count for none.
  *
- * Every record gives one FacetText for each column. Filters of few values share a column, so that there are fewer texts
- * to count.
+ * Each record yields one FacetText for each column. Filters with few values share a column, which reduces the number of
+ * different texts.
  */
 final readonly class FacetQuery
 {
-    /** As many different texts as one column of several filters may come to. */
+    /** Maximum number of different texts in a column that several filters share. */
     private const COMBINATIONS = 1000;
 
     public function __construct(private FacetScan $scan)
@@ -78,8 +77,8 @@ final readonly class FacetQuery
     }
 
     /**
-     * How many different values records can hold of a filter at most; null: any number. Of terms, how many sets of them
-     * the database has seen when it last took its statistics.
+     * The maximum number of different values of a filter; null: unlimited. For terms, the number of different sets of
+     * terms in the latest statistics of PostgreSQL.
      */
     private static function differentValues(OfferedFilter $filter): ?int
     {
@@ -129,9 +128,8 @@ final readonly class FacetQuery
             fn (array $places): bool => $filters[$places[0]]->control->counting() === Counting::Numbers,
         ));
         $bars = FacetRange::BARS;
-        // Each record is asked once: but for the offset, the database would write the questions anew wherever their
-        // answers are spoken of. Given as text it is known to skip nothing before the plan is made, so that workers
-        // share the scan.
+        // Each record is tested once. Without the OFFSET, PostgreSQL would copy the expressions to every place that
+        // uses them. As a literal, the offset is known to be 0 before planning, so parallel workers can share the scan.
         $sql = <<<SQL
             with counted as (
                 select content, count(*) as records
@@ -159,7 +157,7 @@ final readonly class FacetQuery
         $bindings = [...$asked->bindings, ...array_fill(0, 3, PostgresArray::literal($numbers))];
 
         return DB::transaction(function () use ($sql, $bindings): array {
-            // There are few groups, which the database cannot know; it would sort all records.
+            // PostgreSQL cannot know that there are few groups, and would sort all records.
             DB::statement('set local enable_sort = off');
 
             return array_values(DB::select($sql, $bindings));

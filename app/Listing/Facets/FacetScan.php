@@ -24,21 +24,21 @@ use Wellspring\Core\Module\Module;
 use Wellspring\Core\Source\Items;
 
 /**
- * The query that asks each record that would be listed without the visitor's choices what it holds of the filters of a
- * module, and which of those that are chosen it fails.
+ * The query that reads, for each record that would be listed without the visitor's choices, its values for the module's
+ * filters, and which chosen filters it fails.
  *
- * Of a single type, values are read from the columns that they have, so that an index of those columns answers where
- * there is one (Indexes); the few items that do not fit into it are read beside it.
+ * For a single type, values come from generated columns, so that an index over these columns can answer (Indexes). The
+ * few items that do not fit into the index are read separately.
  */
 final readonly class FacetScan
 {
     /** Marker: the record fails no filter. */
     public const NONE = -1;
 
-    /** The code of a failed filter that is not counted. */
+    /** The code of a failed filter that has no counts. */
     private const NOT_COUNTED = 1_000_000;
 
-    /** Columns that an index holds, beside those of values: what is long, or may be, is not among them. */
+    /** The item columns in the index besides the values. Long or possibly long columns are left out. */
     private const SHORT_COLUMNS = [
         'id', 'type_key', 'status', 'publish_at', 'expire_at', 'audience', 'lead', 'author_id', 'created_at',
         'updated_at', 'term_ids', 'term_list',
@@ -52,7 +52,7 @@ final readonly class FacetScan
     }
 
     /**
-     * One row for each record: what it holds of each filter as text (`held0` and on; null: nothing), and which of them
+     * One row for each record: its value for each filter as text (`held0` and so on; null: none), and the filters that
      * it `fails`.
      *
      * @param  list<OfferedFilter>  $filters  of its offer
@@ -74,7 +74,7 @@ final readonly class FacetScan
     }
 
     /**
-     * The columns of items that are read where the filters of a module are counted.
+     * The columns that the counts of a module's filters read.
      *
      * @return list<string>|null null where an index cannot hold them all
      */
@@ -87,7 +87,7 @@ final readonly class FacetScan
         }
         $values = $this->valueColumns->of($type);
         $read = self::columnsIn(FieldSql::inColumns($this->asked($module, $context, $filters)->toSql(), $values));
-        // What is not asked of this page, or not chosen yet, may be of the next one.
+        // Filters that this page does not use, or that are not chosen, may be used by the next page.
         $asked = array_map(fn (Condition $one): string => $one->field->key, $module->where?->conditions() ?? []);
         $read = array_unique([...$read, 'term_ids', ...array_intersect_key($values, array_flip($asked))]);
 
@@ -140,13 +140,13 @@ final readonly class FacetScan
         );
     }
 
-    /** A number that no sum of other codes gives: each code is 1 more than a multiple of 1,000. */
+    /** Each code is 1 more than a multiple of 1,000, so no sum of other codes equals it. */
     private static function code(int $place): int
     {
         return 1 + 1000 * ($place + 1);
     }
 
-    /** What a record holds of a filter's field, as text. */
+    /** A record's value for a filter's field, as text. */
     private function held(OfferedFilter $filter, Context $context): Fragment
     {
         $field = $filter->field;
@@ -156,7 +156,7 @@ final readonly class FacetScan
                 $field->family() === Family::Terms ? 'items.term_list' : FieldSql::raw($field),
             ),
             Counting::Rules => $this->answers($filter, $context),
-            // As it stands in the record: equal numbers that are written otherwise are put together later.
+            // As stored. Equal numbers in different notations are merged later.
             Counting::Numbers => new Fragment(
                 '('.($field->shared ? FieldSql::number($field) : FieldSql::raw($field)).')::text',
             ),
@@ -165,7 +165,7 @@ final readonly class FacetScan
         };
     }
 
-    /** For each option in turn `1` where its rule keeps the record, else `0`. */
+    /** For each option in turn `1` if its rule keeps the record, else `0`. */
     private function answers(OfferedFilter $filter, Context $context): Fragment
     {
         $rules = array_map(

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Listing\Facets;
 
-/** What records hold of one filter, counted. */
+/** The counted values of one filter. */
 final class FacetTally
 {
-    /** How many records there are, all other filters as they are. */
+    /** The number of records that match all other filters. */
     public int $left = 0;
 
     /** @var array<array-key, int> how many of those that pass every filter hold a value */
@@ -24,7 +24,7 @@ final class FacetTally
 
     /**
      * @param  string  $held  empty, or the value after an equals sign
-     * @param  bool  $passes  whether the records pass this filter
+     * @param  bool  $passes  true if the records match this filter
      */
     public function add(string $held, int $records, bool $passes): void
     {

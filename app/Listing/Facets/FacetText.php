@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace App\Listing\Facets;
 
 /**
- * The text that a record gives for one column of filters. Equal texts are counted, which is faster than to count rows
- * of several values.
+ * The text of a record for one column of filters. Counting equal texts is faster than counting rows with several
+ * values.
  *
- *     text  = column ":" fails ":" held *( "|" held )
- *     column = the number of the column
- *     fails  = the place of the only filter that the record fails, or -1 if it fails none
- *     held   = "" if the record has no value of the filter, or "=" and the value
+ * text  = column ":" fails ":" held *( "|" held ) column = the number of the column fails  = the place of the only
+ * filter that the record fails, or -1 if it fails none held   = "" if the record has no value of the filter, or "=" and
+ * the value
  *
  * One `held` stands for each filter of the column, in order. No value that shares a column holds "|" (Field::CHOICE).
  */
@@ -20,15 +19,15 @@ final class FacetText
     private const SEPARATOR = '|';
 
     /**
-     * The SQL that writes the text, from the columns `fails` and `held0`, `held1` … of FacetScan. Null where the record
+     * The SQL that makes the text from the columns `fails` and `held0`, `held1` … of FacetScan; null if the record
      * counts for no filter of the column.
      *
      * @param  non-empty-list<int>  $places  of the column's filters
-     * @param  bool  $isNarrowed  whether the visitor has chosen anything
+     * @param  bool  $isNarrowed  true if the visitor has chosen anything
      */
     public static function sql(int $column, array $places, bool $isNarrowed): string
     {
-        // A prefix is joined with its value at once: each joining costs as much as reading a value.
+        // Prefixes are joined with values in one step, because each concatenation costs as much as reading a value.
         $text = fn (int $fails): string => implode(' || ', array_map(
             fn (int $place, string $before): string => "coalesce('{$before}=' || held{$place}, '{$before}')",
             $places,
@@ -42,7 +41,7 @@ final class FacetText
     }
 
     /**
-     * @param  string  $held  the end of a text, behind column and fails
+     * @param  string  $held  the end of a text, after column and fails
      * @param  non-empty-list<int>  $places  of the column's filters
      * @return array<int, string> `held` of each filter, by place
      */

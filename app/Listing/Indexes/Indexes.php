@@ -20,19 +20,18 @@ use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Items;
 
 /**
- * The indexes that live modules filter and sort by: one for each order, one for each field that a condition asks, and
- * one that holds all that is counted for visitors' filters, each of one type's published items alone. They are made
- * while the site goes on, and dropped when no live module needs them. An index on an expression tells the planner
- * nothing of how often a value comes, so statistics of each field by type go with it.
+ * The indexes for live modules: one for each order, one for each field in a condition, and one for all filters with
+ * counts. Each covers the published items of one type. They are created and dropped while the site runs. PostgreSQL has
+ * no statistics for expressions by type, so extended statistics of each field are created as well.
  */
 final readonly class Indexes
 {
     private const PREFIX = 'wellspring_module_';
 
-    /** Any number that nothing else locks by. */
+    /** An arbitrary number that no other advisory lock uses. */
     private const LOCK = 7_310_415;
 
-    /** Texts in one index: each takes up to 4 bytes for each of its 200 characters. */
+    /** Maximum number of texts in one index: each takes up to 4 bytes for each of its 200 characters. */
     private const TEXTS = 3;
 
     private const STATISTICS = self::PREFIX.'stats_';
@@ -45,7 +44,7 @@ final readonly class Indexes
     }
 
     /**
-     * @param  list<Module>  $modules  all that are live
+     * @param  list<Module>  $modules  all live modules
      * @return array<string, array{kind: 'index'|'statistics', sql: string, what: string, modules: list<string>}> what
      *   is needed, by name, with the keys of the modules that it serves
      */
@@ -92,13 +91,13 @@ final readonly class Indexes
     }
 
     /**
-     * Makes what is missing and drops what nothing needs. One process at a time does so: two that make indexes beside
-     * others' work would wait for each other.
+     * Creates missing indexes and drops unused ones. Only one process does so at a time, because two concurrent index
+     * builds would wait for each other.
      *
-     * @param  list<Module>  $modules  all that are live
-     * @param  \Closure(string): void|null  $tell  told what is being done
-     * @return array{made: list<string>, dropped: list<string>, failed: array<string, string>} names; of what could
-     *   not be made, the reason by name
+     * @param  list<Module>  $modules  all live modules
+     * @param  \Closure(string): void|null  $tell  receives the progress
+     * @return array{made: list<string>, dropped: list<string>, failed: array<string, string>} names; for failures, the
+     *   reason by name
      */
     public function keep(array $modules, ?\Closure $tell = null): array
     {
@@ -128,7 +127,7 @@ final readonly class Indexes
         $present = $this->present();
         $made = $dropped = $failed = [];
         foreach ($present as $name => $whole) {
-            // A build that was interrupted leaves an index that is not valid.
+            // An interrupted build leaves an invalid index.
             if (! isset($needed[$name]) || ! $whole) {
                 $tell("drop {$name}");
                 self::drop($name);
@@ -157,8 +156,8 @@ final readonly class Indexes
     }
 
     /**
-     * The planner knows the statistics of an expression only after this. A value that an expression cannot read stops
-     * it, also when the database does it by itself; the new statistics go then.
+     * The planner uses the statistics of an expression only after ANALYZE. If an expression cannot read a value,
+     * ANALYZE fails, also in autovacuum; then the new statistics are dropped.
      *
      * @param  list<string>  $made  names
      * @return array<string, string> what failed: reasons by name
@@ -194,7 +193,7 @@ final readonly class Indexes
     }
 
     /**
-     * Stores what could not be made, for Manage to show with the modules that need it.
+     * Stores the failures, so that Manage can show them with the modules that need the index.
      *
      * @param  array<string, array{kind: string, sql: string, what: string, modules: list<string>}>  $needed
      * @param  array<string, string>  $failed  reasons by name
@@ -288,8 +287,8 @@ final readonly class Indexes
     }
 
     /**
-     * The first of the columns, so that an entry stays within the 2,704 bytes of the database: three texts at most. The
-     * database sorts by the others within the groups that the index gives.
+     * The first columns of the order, at most three texts, so that an entry stays within 2,704 bytes. PostgreSQL sorts
+     * by the others within each group.
      *
      * @param  non-empty-list<OrderBy>  $orders
      * @return non-empty-list<OrderBy>
@@ -309,7 +308,7 @@ final readonly class Indexes
         return $fit === [] ? $orders : $fit;
     }
 
-    /** @param  list<SortKey>  $order  whether all of it stands in the items themselves, whatever the moment */
+    /** @param  list<SortKey>  $order  true if the order depends only on the items themselves, not on the time */
     private function sorts(array $order): bool
     {
         foreach ($order as $key) {
@@ -321,7 +320,7 @@ final readonly class Indexes
         return true;
     }
 
-    /** The expression that a condition's query asks; null where no index of this kind would serve. */
+    /** The expression in a condition's query; null if an index of this kind would not help. */
     private static function column(Condition $condition): ?string
     {
         $field = $condition->field;
@@ -343,7 +342,7 @@ final readonly class Indexes
         return $expression === null ? null : str_replace('items.', '', "({$expression})");
     }
 
-    /** An expression with its bindings written out; those of orders are keys and counts of choices. */
+    /** An expression with its bindings inlined. Bindings of orders are keys and counts of choices. */
     private static function literal(Fragment $fragment): string
     {
         $parts = explode('?', $fragment->sql);

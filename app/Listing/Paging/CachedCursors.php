@@ -7,13 +7,13 @@ namespace App\Listing\Paging;
 use App\Listing\Cache\ResultCache;
 use Illuminate\Contracts\Cache\Repository;
 
-/** Places in a listing's order, kept as long as the listing itself is cached. */
+/** Positions in a listing's order, cached as long as the listing. */
 final class CachedCursors implements CursorStore
 {
-    /** How many cursors lie in one entry of the cache: a far page reads one entry, not all. */
+    /** The number of cursors in one cache entry. A far page reads one entry, not all. */
     private const BUNDLE = 100;
 
-    /** @param  int|null  $until  the timestamp until which they are right; null: for good */
+    /** @param  int|null  $until  timestamp of expiry; null: none */
     public function __construct(
         private readonly Repository $cache,
         private readonly string $name,

@@ -12,15 +12,16 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\RecordKey;
 
 /**
- * Takes records from a place in an order. Places beyond a limit are reached by keyset pagination: the query starts
- * behind the nearest record whose place and sort values are known, so that the database does not scan up to the offset.
+ * Reads records from a position in an order. Positions beyond a limit are reached by keyset pagination: the query
+ * starts after the nearest record whose position and sort values are known, so the database does not scan up to the
+ * offset.
  */
 final readonly class KeysetPaginator
 {
     /**
-     * @param  int  $offsetLimit  places before it are reached by OFFSET
-     * @param  positive-int  $stride  how many records apart the cursors are that are seeded when a place beyond the
-     *   limit is first asked for
+     * @param  int  $offsetLimit  positions before it are reached by OFFSET
+     * @param  positive-int  $stride  the distance between cursors, which are created when a position beyond the limit
+     *   is first requested
      */
     public function __construct(private int $offsetLimit = 400, private int $stride = 200)
     {
@@ -28,8 +29,8 @@ final readonly class KeysetPaginator
 
     /**
      * @param  Builder  $query  over `items`, without an order
-     * @param  non-empty-list<OrderBy>  $orders  the last tells all records apart
-     * @param  non-empty-list<string>  $columns  that name a record; see RecordKeys::columns()
+     * @param  non-empty-list<OrderBy>  $orders  the last one makes the order total
+     * @param  non-empty-list<string>  $columns  the columns that identify a record; see RecordKeys::columns()
      * @return list<RecordKey>
      */
     public function keys(
@@ -54,7 +55,7 @@ final readonly class KeysetPaginator
         if ($known === null) {
             return RecordKeys::of($this->ordered(clone $query, $orders)->offset($from)->limit($count)->get($columns));
         }
-        // The known record itself stands at its place; what is behind it begins one further.
+        // The known record has its own position; the records after it start one further.
         $skip = $from - $known['place'] - 1;
         $keys = [];
         foreach ($this->branches($orders, $known['values']) as $branch) {
@@ -76,9 +77,9 @@ final readonly class KeysetPaginator
     }
 
     /**
-     * True of what comes behind a record.
+     * True for records that come after a record.
      *
-     * @param  Builder  $holder  that record alone
+     * @param  Builder  $holder  a query for that record alone
      * @param  non-empty-list<OrderBy>  $orders
      * @return Fragment|null null where there is no such record
      */
@@ -90,12 +91,12 @@ final readonly class KeysetPaginator
     }
 
     /**
-     * The nearest record behind another.
+     * The next record after another.
      *
      * @param  Builder  $query  over `items`, without an order
-     * @param  Builder  $holder  that record alone
-     * @param  non-empty-list<OrderBy>  $orders  the last tells all records apart
-     * @param  non-empty-list<string>  $columns  that name a record; see RecordKeys::columns()
+     * @param  Builder  $holder  a query for that record alone
+     * @param  non-empty-list<OrderBy>  $orders  the last one makes the order total
+     * @param  non-empty-list<string>  $columns  the columns that identify a record; see RecordKeys::columns()
      * @return RecordKey|null null where there is none, or no such record
      */
     public function following(Builder $query, Builder $holder, array $orders, array $columns): ?RecordKey
@@ -113,8 +114,8 @@ final readonly class KeysetPaginator
     }
 
     /**
-     * Notes records all along the order, a stride apart, in one pass: by what they are ordered by alone, which an index
-     * may hold.
+     * Creates cursors along the whole order in one pass, one stride apart. It reads only sort values, which an index
+     * may contain.
      *
      * @param  non-empty-list<OrderBy>  $orders
      */
@@ -163,8 +164,8 @@ final readonly class KeysetPaginator
     }
 
     /**
-     * What comes after a record, as conditions that each follow one stretch of an index, nearest first: alike in all
-     * but the last key, then in all but the last two, and so on.
+     * The records after a record, as conditions that each read one range of an index, nearest first: equal in all but
+     * the last key, then equal in all but the last two, and so on.
      *
      * @param  non-empty-list<OrderBy>  $orders
      * @param  list<string|null>  $values
@@ -211,8 +212,8 @@ final readonly class KeysetPaginator
     }
 
     /**
-     * Whether what comes after is what is greater as a whole row, or less: one stretch of an index. So it is where all
-     * keys go one way and none but the first can be empty.
+     * True if one row comparison finds the records after a record, which reads one range of an index. This needs all
+     * keys in the same direction, and no empty values except in the first key.
      *
      * @param  non-empty-list<OrderBy>  $orders
      * @param  list<string|null>  $values

@@ -13,12 +13,12 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
-/** Finds what stands before and after a record among all that a module shows, without listing them. */
+/** Finds the records before and after a record among all records of a module, without listing them. */
 final readonly class NeighbourFinder
 {
     private const NONE = ['previous' => null, 'next' => null];
 
-    /** So many of the places of a record that stands more than once are looked at. */
+    /** The maximum number of positions that are tried for a record that occurs more than once. */
     private const PLACES = 100;
 
     public function __construct(
@@ -30,8 +30,8 @@ final readonly class NeighbourFinder
     }
 
     /**
-     * @param  int  $id  of the record; of one that stands more than once, its first place is meant, and it is no
-     *   neighbour of its own
+     * @param  int  $id  of the record; if it occurs more than once, its first position counts, and it is not its own
+     *   neighbour
      * @return array{previous: RecordKey|null, next: RecordKey|null} both null where the module does not show it
      */
     public function of(Module $module, int $id, Context $context): array
@@ -86,7 +86,7 @@ final readonly class NeighbourFinder
         return null;
     }
 
-    /** Whether a record that passes is left where the first are skipped and the rest is cut off. */
+    /** True if a passing record remains after the first ones are skipped and the rest is cut off. */
     private function isShown(BoundModule $module, RecordKey $record, Context $context): bool
     {
         [$skip, $limit] = [$module->skip, $module->displayLimit()];

@@ -15,7 +15,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 
-/** Finds the rank of one record among all that a module lists, without listing them. */
+/** Finds the rank of one record among all records of a module, without listing them. */
 final readonly class RankFinder
 {
     public function __construct(
@@ -27,8 +27,7 @@ final readonly class RankFinder
     }
 
     /**
-     * Where the record stands among all that are listed, before the first are skipped and the rest is cut off: 1 first;
-     * null where it does not pass.
+     * The record's rank before the first ones are skipped and the rest is cut off, 1 first; null if it does not pass.
      */
     public function rank(Module $module, RecordKey $record, Context $context): ?int
     {
@@ -37,7 +36,7 @@ final readonly class RankFinder
         return $this->rankAmong($bound, $record, $context, $this->query->passing($bound, $context));
     }
 
-    /** Where the record would stand likewise if it passed every rule up to the order. */
+    /** The rank that the record would have if it passed every rule up to the order. */
     public function hypotheticalRank(Module $module, RecordKey $record, Context $context): ?int
     {
         $bound = $module->bound($context);
@@ -46,10 +45,9 @@ final readonly class RankFinder
     }
 
     /**
-     * One more than the records that are listed and do not come behind it: counted in one scan, since nothing need be
-     * sorted for it.
+     * One more than the number of records before it. One scan counts them, because nothing has to be sorted.
      *
-     * @param  Builder<Item>  $holder  what the record is looked for in
+     * @param  Builder<Item>  $holder  the query that contains the record
      */
     private function rankAmong(BoundModule $module, RecordKey $record, Context $context, Builder $holder): ?int
     {

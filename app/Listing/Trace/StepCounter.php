@@ -18,7 +18,7 @@ use Wellspring\Core\Run\StepKind;
 use Wellspring\Core\Run\StepName;
 use Wellspring\Core\Run\Steps;
 
-/** Counts what every step of a run leaves. */
+/** Counts the records after every step of a run. */
 final readonly class StepCounter
 {
     public function __construct(
@@ -29,9 +29,9 @@ final readonly class StepCounter
     }
 
     /**
-     * The counts up to `empty`, all from one scan: every record is asked the rules in turn until one drops it, and the
-     * records are counted by the rule that did. Beside them, of the records that pass the rules, how many have nothing
-     * to show in each part of the card and in any.
+     * The counts up to `empty`, from one scan: each record is tested until a rule drops it, and records are grouped by
+     * that rule. Of the passing records, the query also counts those that have nothing to show in each part of the card
+     * and in any part.
      *
      * @return array{non-empty-list<Step>, array<string, int>, int}
      */
@@ -69,9 +69,8 @@ final readonly class StepCounter
             $asked->selectRaw("({$part->sql}) as empty{$i}", $part->bindings);
             $columns[] = "empty{$i}";
         }
-        // Asked once of each record: but for the offset, the database would write the question anew into every column
-        // that speaks of it. Given as text it is known to skip nothing before the plan is made, so that workers share
-        // the scan.
+        // Each record is tested once. Without the OFFSET, PostgreSQL would copy the expression to every column that
+        // uses it. As a literal, the offset is known to be 0 before planning, so parallel workers can share the scan.
         $rows = DB::query()->fromRaw("({$asked->toSql()} offset '0') as asked", $asked->getBindings())
             ->selectRaw(implode(', ', [
                 'dropped_by',
@@ -88,7 +87,7 @@ final readonly class StepCounter
             $left -= $count($n, 'records');
             $steps[] = new Step($name, $left);
         }
-        // Those that the empty-value rules left out have nothing to show either.
+        // Records that the empty-value rules leave out have gaps as well.
         $passing = [$passes, $passes - 1];
         $among = fn (string $column): int => array_sum(
             array_map(fn (int $droppedBy): int => $count($droppedBy, $column), $passing),

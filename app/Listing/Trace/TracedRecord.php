@@ -10,7 +10,7 @@ use Wellspring\Core\Explain\TraceStep;
 use Wellspring\Core\Module\Module;
 
 /**
- * A record's way through a module.
+ * The steps of one record through a module.
  *
  * @phpstan-import-type TraceStepShape from TraceStep
  *
@@ -21,15 +21,15 @@ use Wellspring\Core\Module\Module;
  */
 final readonly class TracedRecord
 {
-    /** Where it stands among all that show, 1 first; null: it does not show. */
+    /** Its position among all shown records, 1 first; null: it does not show. */
     public ?int $place;
 
-    /** Where it would stand had it passed the rules; null: it would not show either. */
+    /** The position that it would have if it passed the rules; null: it would not show either. */
     public ?int $hypotheticalPlace;
 
     /**
-     * @param  int|null  $rank  where it stands among all that are listed, 1 first; null: it does not pass
-     * @param  int|null  $hypotheticalRank  where it would stand likewise had it passed the rules
+     * @param  int|null  $rank  its rank among all listed records, 1 first; null: it does not pass
+     * @param  int|null  $hypotheticalRank  the rank that it would have if it passed the rules
      */
     public function __construct(
         public Record $record,

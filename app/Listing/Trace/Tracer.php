@@ -17,7 +17,10 @@ use Wellspring\Core\Module\Module;
 use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Wording\Format;
 
-/** Answers “why is it here, or not?” of any record: the steps it passes and does not, and where it stands or would. */
+/**
+ * Answers "why is it here, or not?" for any record: the steps that it passes and fails, and its position or the
+ * position it would have.
+ */
 final readonly class Tracer
 {
     public function __construct(
@@ -28,19 +31,19 @@ final readonly class Tracer
     ) {
     }
 
-    /** @param  string|null  $start  instant; which occurrence, where there are some: null for the first */
+    /** @param  string|null  $start  an instant that selects the occurrence; null for the first */
     public function item(Module $module, Item $item, Context $context, ?string $start = null): TracedRecord
     {
         return $this->complete($module, Records::complete($item)->startingAt($start), $context);
     }
 
-    /** @param  Record  $item  with all that rules can ask of it; see Records::complete() */
+    /** @param  Record  $item  with all values that rules can read; see Records::complete() */
     public function complete(Module $module, Record $item, Context $context): TracedRecord
     {
         return $this->record($module, $item, $context, $this->kind($item));
     }
 
-    /** What the rules say of the item, without its place, which would have to be counted. */
+    /** The steps of the item without its position, which would have to be counted. */
     public function trace(Module $module, Record $item, Context $context): Trace
     {
         return Trace::of($module, $item, $context, $this->format, $this->kind($item));
@@ -52,8 +55,8 @@ final readonly class Tracer
     }
 
     /**
-     * By its slug: a term, a person or a month where the module takes those, whether it takes this one or not;
-     * otherwise an item of any type. Null where there is none.
+     * A record by its slug: a term, a person or a month if the module takes those, whether or not it takes this one;
+     * otherwise an item of any type. Null if there is none.
      */
     public function bySlug(Module $module, string $slug, Context $context): ?TracedRecord
     {

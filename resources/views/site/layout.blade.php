@@ -6,6 +6,7 @@
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>@yield('title')@hasSection('title') · @endif{{ $site->name }}</title>
     @yield('head')
+    <meta name="site-words" content="{{ App\Wording\SiteText::forScripts() }}">
     <link rel="icon" href="/wellspring.svg" type="image/svg+xml">
     @foreach ($lookFonts as $font)
         <link rel="preload" href="{{ $font }}" as="font" type="font/woff2" crossorigin>
@@ -42,6 +43,5 @@
         <p>{{ $site->name }}</p>
     </div>
 </footer>
-<script type="application/json" id="site-words">{!! App\Wording\SiteText::forScripts() !!}</script>
 </body>
 </html>

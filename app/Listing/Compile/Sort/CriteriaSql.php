@@ -6,7 +6,7 @@ namespace App\Listing\Compile\Sort;
 
 use Wellspring\Core\Sort\Criterion;
 
-/** The register of what criteria are in the database. */
+/** The register of criteria in SQL. */
 final readonly class CriteriaSql
 {
     public const CLASSES = [

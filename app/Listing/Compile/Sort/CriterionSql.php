@@ -10,7 +10,7 @@ use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Sort\SortKey;
 
 /**
- * What records are ordered by in the database for one of the core's criteria.
+ * The sort expressions of one of the core's criteria.
  *
  * @template T of \Wellspring\Core\Sort\Criterion
  */
@@ -21,7 +21,7 @@ interface CriterionSql
 
     /**
      * @param  T  $by
-     * @param  SortKey  $key  whose criterion it is
+     * @param  SortKey  $key  the key that uses the criterion
      * @return non-empty-list<OrderBy>
      */
     public function orders(object $by, SortKey $key, BoundModule $module, Context $context): array;

@@ -15,7 +15,7 @@ use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
 
 /**
- * Of those never placed, the newest comes first.
+ * Items without a position come last, newest first.
  *
  * @implements CriterionSql<ManualOrder>
  */

@@ -15,7 +15,7 @@ use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
 
 /**
- * Added up exactly, then reckoned as core does, in double precision, so that both say the same.
+ * The sum is exact; the rest is computed in double precision like in core, so that both agree.
  *
  * @implements CriterionSql<WeightedRating>
  */

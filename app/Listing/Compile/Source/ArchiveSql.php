@@ -34,7 +34,7 @@ final class ArchiveSql implements SourceSql
         $held = VisibleItems::of($source->typeKeys(), $context)->toBase()
             ->selectRaw("left({$day}, {$source->length()}) as stretch, count(*) as items", $bindings)
             ->whereRaw("{$raw} is not null")->groupByRaw('1');
-        // Named here, as core names them; there are few of them, however many items they hold.
+        // The names of months are computed in PHP like in core. There are few months, however many items they contain.
         $counts = array_map(intval(...), $held->pluck('items', 'stretch')->all());
         $slugs = array_map(strval(...), array_keys($counts));
         $titles = array_map($context->calendar->named(...), $slugs);

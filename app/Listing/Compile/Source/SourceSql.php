@@ -10,8 +10,8 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 
 /**
- * The records of one of the core's sources as a query named `items`. What is not an item takes an item's columns, so
- * that conditions and orders speak of it alike: id, type_key, slug, title, text, fields, folded.
+ * The records of one of the core's sources, as a query named `items`. Every kind of record has the columns of an item,
+ * so that conditions and orders work alike: id, type_key, slug, title, text, fields, folded.
  *
  * @template T of \Wellspring\Core\Source\Source
  */
@@ -27,8 +27,8 @@ interface SourceSql
     public function candidates(object $source, Context $context): Builder;
 
     /**
-     * Every record of the kind, whether the source takes it or not: items in any state, terms that no item has,
-     * accounts that are closed. Nobody but a manager who asks why is told of them.
+     * Every record of the kind, whether or not the source takes it: items in any state, terms without items, closed
+     * accounts. Only a manager who asks "why?" sees them.
      *
      * @param  T  $source
      * @return Builder<Item>
@@ -36,7 +36,7 @@ interface SourceSql
     public function allOfKind(object $source, Context $context): Builder;
 
     /**
-     * A record that no row stands for, such as a month that holds nothing; null where there is none.
+     * A record without a row, such as a month without items; null if there is none.
      *
      * @param  T  $source
      */

@@ -18,7 +18,7 @@ use Wellspring\Core\Source\TermType;
 final class TermRows
 {
     /**
-     * @param  list<string>  $counted  keys of the types whose items are counted; empty: all
+     * @param  list<string>  $counted  keys of the types whose items count; empty: all
      * @return Builder<Item> every term with its place in the tree, and the number of items that have it or one below it
      */
     public static function of(Taxonomy $taxonomy, Context $context, array $counted = []): Builder

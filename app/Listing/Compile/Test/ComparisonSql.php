@@ -36,7 +36,7 @@ final class ComparisonSql implements TestSql
         return $test->operator === ComparisonOperator::NotEqual ? $fragment->not() : $fragment;
     }
 
-    /** The number in its shortest exact form, as the values are stored. */
+    /** The number in its shortest exact form, like stored values. */
     public static function binding(mixed $number): string
     {
         return json_encode(Comparison::number($number), JSON_THROW_ON_ERROR);

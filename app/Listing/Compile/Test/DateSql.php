@@ -11,7 +11,7 @@ use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\DateTest;
 
 /**
- * All tests of dates and instants: core says which span passes.
+ * All tests of dates and instants. Core computes the span that passes.
  *
  * @implements TestSql<DateTest>
  */

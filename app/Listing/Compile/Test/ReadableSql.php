@@ -11,7 +11,7 @@ use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Test\Readable;
 
 /**
- * Of text with markup, only what can be read is folded.
+ * Only the visible text of HTML is folded.
  *
  * @implements TestSql<Readable>
  */

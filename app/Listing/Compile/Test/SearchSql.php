@@ -27,7 +27,7 @@ final class SearchSql implements TestSql
     }
 
     /**
-     * True where each of the words is found.
+     * True if all words are found.
      *
      * @param  list<SearchTerm>  $sought
      */
@@ -45,7 +45,7 @@ final class SearchSql implements TestSql
             }
         }
         if ($plain !== []) {
-            // Words that only texts can hold are looked up together.
+            // Words that are searched in texts only are combined into one query.
             array_unshift(
                 $found,
                 new Fragment("{$of}.search @@ to_tsquery('wellspring', ?)", [implode(' & ', $plain)]),
@@ -55,7 +55,7 @@ final class SearchSql implements TestSql
         return Fragment::all($found);
     }
 
-    /** What finding the word counts, the most where it is found in several places; 0 where it is not found. */
+    /** The weight of the word: the greatest of all places that contain it; 0 if no place does. */
     public static function weight(SearchTerm $word): Fragment
     {
         $cases = $bindings = [];
@@ -87,21 +87,21 @@ final class SearchSql implements TestSql
         return $levels;
     }
 
-    /** In any text, or in those that stand so. */
+    /** In any text, or only in texts of one weight. */
     private static function inTexts(SearchTerm $word, string $standing, string $of): Fragment
     {
         return new Fragment("{$of}.search @@ to_tsquery('wellspring', ?)", [self::query($word, $standing)]);
     }
 
     /**
-     * In one of the fields: in others than the title, among what has the word anywhere, which the index tells, those
-     * where it stands in them.
+     * In one of the fields. Except for the title, the index first finds the items that contain the word anywhere; the
+     * fields are compared afterwards.
      *
      * @param  list<string>  $fields
      */
     private static function in(SearchTerm $word, array $fields, string $of): Fragment
     {
-        // The title stands alone as it does, so that the index tells it by itself.
+        // Only the title has its weight, so the index alone finds it.
         $places = in_array('title', $fields, true) ? [self::inTexts($word, 'A', $of)] : [];
         $others = array_values(array_diff($fields, ['title']));
         if ($others !== []) {
@@ -123,9 +123,9 @@ final class SearchSql implements TestSql
     }
 
     /**
-     * The terms whose names have the word, and all below them.
+     * The terms whose names contain the word, and all below them.
      *
-     * @param  list<string>|null  $taxonomies  keys; null: of every one
+     * @param  list<string>|null  $taxonomies  keys; null: all taxonomies
      * @return list<int> ids
      */
     private static function terms(SearchTerm $word, ?array $taxonomies): array

@@ -9,7 +9,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\BoundCondition;
 
 /**
- * The query of one of the core's tests.
+ * The SQL of one of the core's tests.
  *
  * @template T of \Wellspring\Core\Filter\Test
  */
@@ -20,8 +20,8 @@ interface TestSql
 
     /**
      * @param  T  $test
-     * @param  BoundCondition  $condition  its value is not missing
-     * @param  string  $of  the table, in the query, whose records are asked
+     * @param  BoundCondition  $condition  a condition with a value
+     * @param  string  $of  the table whose records are tested
      */
     public function fragment(object $test, BoundCondition $condition, Context $context, string $of): Fragment;
 }

@@ -6,7 +6,7 @@ namespace App\Listing\Compile\Test;
 
 use Wellspring\Core\Filter\Test;
 
-/** The register of what tests are in the database. */
+/** The register of tests in SQL. */
 final readonly class TestsSql
 {
     public const CLASSES = [

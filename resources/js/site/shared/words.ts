@@ -1,5 +1,7 @@
 /** The texts of the site's own scripts. The page brings them in its language. */
-const patterns = JSON.parse(document.getElementById("site-words")?.textContent ?? "{}") as Record<string, string>;
+const patterns = JSON.parse(
+	document.querySelector<HTMLMetaElement>("meta[name=site-words]")?.content ?? "{}",
+) as Record<string, string>;
 
 /** A text with its values filled in. */
 export function say(key: string, values: Record<string, string | number> = {}): string {
