@@ -8,16 +8,16 @@ use App\Database\PostgresArray;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Marks of what pages depend on, kept by the database's own triggers: whoever finds a mark the same as before knows
- * that nothing under it has changed. Keys: `type:KEY`, `taxonomy:KEY`, `content` (all types and taxonomies),
- * `catalogue` (types, taxonomies, terms and groups as a whole), `people`, `modules`, `module:KEY`, `pages`, `page:ID`,
- * `frame`, `menu:KEY`, `media`.
+ * Marks of the content that pages depend on. Triggers in the database maintain them. If a mark is unchanged, nothing
+ * under it has changed. Keys: `type:KEY`, `taxonomy:KEY`, `content` (all types and taxonomies), `catalogue` (types,
+ * taxonomies, terms and groups as a whole), `people`, `modules`, `module:KEY`, `pages`, `page:ID`, `frame`, `menu:KEY`,
+ * `media`.
  */
 final readonly class ContentMarks
 {
     /**
-     * The rows that make up the marks of some keys, given twice. A key's mark is the sum of its numbers, and so is that
-     * of several keys together.
+     * The rows of the marks of some keys, which are bound twice. The mark of a key, or of several keys, is the sum of
+     * their numbers.
      */
     private const ROWS = <<<'SQL'
         select key, base as number, folded_by as txid from content_marks where key = any(?::text[])
@@ -56,7 +56,7 @@ final readonly class ContentMarks
     }
 
     /**
-     * The one mark of all the keys together, for what was made in the meantime.
+     * One mark for all the keys together, for a result that is already made.
      *
      * @param  list<string>  $keys
      * @param  string  $snapshot  taken before anything was read
@@ -74,7 +74,7 @@ final readonly class ContentMarks
     }
 
     /**
-     * Folds the rows that changes have added into one for each key. Marks stay what they are, and nobody waits.
+     * Merges the rows that changes have added into one for each key. The marks keep their values, and no writer waits.
      *
      * @return int how many rows there were
      */

@@ -8,9 +8,9 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Page\Schedule;
 
 /**
- * Gathers, while something is made, what it was made of: the keys of the marks of all that was read, and the first
- * instant at which any of it changes by itself. What was made is right as long as the marks are the same and the
- * instant is not reached.
+ * Collects the dependencies of a result while it is made: the keys of all marks that were read, and the first instant
+ * at which the result changes by itself. The result is valid while the marks are unchanged and the instant is not
+ * reached.
  */
 final class Dependencies
 {

@@ -7,7 +7,7 @@ namespace App\Http;
 use Illuminate\Http\JsonResponse;
 
 /**
- * The answer that tells what was made, with status 201.
+ * The answer with status 201 that describes what was created.
  *
  * @template-covariant TBody of array<string, mixed>
  */

@@ -13,7 +13,7 @@ use Illuminate\Http\JsonResponse;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 use Wellspring\Core\Time\Calendar;
 
-/** What the database refuses because of what others do at the same moment, as answers that a person can act on. */
+/** Turns conflicts that PostgreSQL reports for concurrent writes into answers that a person can act on. */
 final class DatabaseFaults
 {
     /** @return JsonResponse|null null for any other fault */
@@ -48,7 +48,7 @@ final class DatabaseFaults
             );
     }
 
-    /** Where the database cannot be asked, or has ended a query because it took longer than it may; null otherwise. */
+    /** The error page if the database is unavailable, or if it cancelled a query after its timeout; otherwise null. */
     public static function unavailable(\PDOException $fault): ?ServiceUnavailableHttpException
     {
         return match (true) {
@@ -57,7 +57,7 @@ final class DatabaseFaults
                 'It takes too long at the moment.',
                 $fault,
             ),
-            // It is ending, starting, or not there (PostgreSQL, Appendix A: error codes).
+            // The server is shutting down, starting up, or not running (PostgreSQL, Appendix A: error codes).
             preg_match('/^(57P0[123]|08...)$/D', (string) ($fault->errorInfo[0] ?? $fault->getCode())) === 1,
             (new LostConnectionDetector)->causedByLostConnection($fault) => new ServiceUnavailableHttpException(
                 5,

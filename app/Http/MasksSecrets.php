@@ -9,14 +9,14 @@ use Monolog\LogRecord;
 use Monolog\Processor\ProcessorInterface;
 
 /**
- * Takes secrets out of a line of the log: the values of a query that failed (addresses, hashes, drafts), and the secret
- * of a link that opens an account.
+ * Removes secrets from a log line: the values of a failed query (addresses, hashes, drafts), and the secret in the link
+ * of an account.
  */
 final class MasksSecrets implements ProcessorInterface
 {
     private const LINK = '~(/(?:account|manage)/welcome/)[^\s"\'?&]+~';
 
-    /** Frames of a trace that are kept: deeper ones belong to the framework. */
+    /** The number of stack frames that are kept. Deeper frames belong to the framework. */
     private const FRAMES = 40;
 
     public function __invoke(LogRecord $record): LogRecord
@@ -41,7 +41,7 @@ final class MasksSecrets implements ProcessorInterface
         );
     }
 
-    /** The query that failed, at whichever depth. */
+    /** The failed query, at any depth of the chain of exceptions. */
     private static function query(\Throwable $fault): ?QueryException
     {
         for ($at = $fault; $at !== null; $at = $at->getPrevious()) {
@@ -53,7 +53,7 @@ final class MasksSecrets implements ProcessorInterface
         return null;
     }
 
-    /** The statement with its places for values, and PostgreSQL's message without its details, which quote values. */
+    /** The statement with placeholders, and PostgreSQL's message without its details, which quote values. */
     private static function message(\Throwable $fault): string
     {
         $query = self::query($fault);

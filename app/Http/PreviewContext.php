@@ -18,8 +18,7 @@ use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Time\Period;
 
 /**
- * From where a manager looks at a module: on which date, as whom, on a page about what, with which words looked for
- * and with what chosen.
+ * The context of a preview: the date, the viewer, the page's record, the search words and the visitor's choices.
  */
 final readonly class PreviewContext
 {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http;
 
 /**
- * The query of an address as text: what a form writes says the same name more than once, or says nothing after it.
- * Values of the same name are joined by commas, as an address of the application's own has them.
+ * Reads the query of an address as text. A form may repeat a name, or leave it empty. Values of the same name are
+ * joined by commas, as in the application's own addresses.
  */
 final readonly class QueryString
 {
@@ -34,7 +34,7 @@ final readonly class QueryString
         return new self($values, $isOfForm);
     }
 
-    /** Whether a form has written it, and not the application. */
+    /** True if a form wrote the address, not the application. */
     public function isOfForm(): bool
     {
         return $this->isOfForm;

@@ -10,9 +10,8 @@ use Monolog\LogRecord;
 use Monolog\Processor\ProcessorInterface;
 
 /**
- * Adds to a line of the log what request it belongs to: `request` (the id that nginx gives it, in the access log, too),
- * `person` (the id of whoever is signed in), `route` or the command, `ms` since it began, and how many `queries` it has
- * made.
+ * Adds the request to each log line: `request` (the id from nginx, also in its access log), `person` (the id of the
+ * signed-in person), `route` or the command, `ms` since the start, and the number of `queries`.
  */
 final class RequestFacts implements ProcessorInterface
 {

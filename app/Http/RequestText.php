@@ -7,7 +7,7 @@ namespace App\Http;
 use Illuminate\Http\Request;
 use Wellspring\Core\Text\Whitespace;
 
-/** Text that a request carries, whatever it carries. */
+/** Reads text from a request, whatever its value is. */
 final class RequestText
 {
     /** @return string plain text of at most so many characters; empty where there is none */

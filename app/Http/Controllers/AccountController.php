@@ -156,7 +156,7 @@ final readonly class AccountController
         ]);
     }
 
-    /** An address of this site, to go on to; any other is the home page. */
+    /** An address of this site to redirect to; any other address becomes the home page. */
     private static function local(mixed $to): string
     {
         return is_string($to) && preg_match('~^/(?![/\\\\])[^\x00-\x20\\\\]*$~D', $to) === 1 ? $to : '/';

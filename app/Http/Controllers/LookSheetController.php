@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use App\Look\LookSheets;
 use Illuminate\Http\Response;
 
-/** The style sheet of a look. It is known by its content, so whoever has it may keep it for good. */
+/** The style sheet of a look. Its address contains a hash of its content, so browsers may cache it forever. */
 final class LookSheetController
 {
     public function __invoke(string $hash, LookSheets $sheets): Response

@@ -9,7 +9,7 @@ use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Http\Response;
 use Wellspring\Core\Map\MapTile;
 
-/** The tiles of maps, drawn by the application. */
+/** The map tiles that the application draws. */
 final readonly class MapTileController
 {
     private const KEEP_SECONDS = 86_400;

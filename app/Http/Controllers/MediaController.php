@@ -13,7 +13,10 @@ use Illuminate\Http\Response;
 use Symfony\Component\Mime\MimeTypes;
 use Wellspring\Core\Who\Viewer;
 
-/** The library's files: for visitors those that something uses which they may see, for who works on the site all. */
+/**
+ * The files of the library. Visitors get a file if something that they may see uses it; people who work on the site get
+ * all.
+ */
 final readonly class MediaController
 {
     public function __construct(private ContextFactory $contexts, private OpenMedia $open)

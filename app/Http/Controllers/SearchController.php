@@ -29,7 +29,7 @@ use Wellspring\Core\Text\SearchTerm;
 use Wellspring\Core\Text\Snippet;
 use Wellspring\Core\Text\Words;
 
-/** The site's search page, and what it suggests while words are typed. */
+/** The site's search page, and its suggestions while a visitor types. */
 final readonly class SearchController
 {
     private const PAGE = SiteSearch::KEY.'-page';

@@ -23,7 +23,7 @@ use Illuminate\Http\Response;
 use Wellspring\Core\Context\Choices;
 use Wellspring\Core\Page\Block\SignIn;
 
-/** The site that visitors see. */
+/** The public site. */
 final readonly class SiteController
 {
     public function __construct(
@@ -78,7 +78,7 @@ final readonly class SiteController
                 $query,
                 array_flip(array_map(ModuleView::parameterOf(...), $first)),
             )),
-            // What a form writes leads to the address that says the same.
+            // An address that a form wrote redirects to the canonical address with the same meaning.
             $answer->status === 200 && $answer->page !== null && $said->isOfForm() && $answer->page->address->whole()
                 !== $request->getRequestUri() => redirect($answer->page->address->whole(), 302),
             $answer->page !== null => response()->view('site.page', [
@@ -108,7 +108,8 @@ final readonly class SiteController
     /** @param  array<array-key, mixed>  $query */
     private static function moved(string $path, array $query): RedirectResponse
     {
-        // The path was decoded: whatever a header cannot hold is written as the address had it (RFC 3986, 3.3).
+        // The path is decoded here. Characters that a header may not contain are encoded again as in the address (RFC
+        // 3986, 3.3).
         $encoded = (string) preg_replace_callback(
             "~[^A-Za-z0-9\\-._\~!$&'()*+,;=:@/]~",
             fn (array $byte): string => rawurlencode($byte[0]),

@@ -9,7 +9,7 @@ use App\Site\Address\Sitemap;
 use Illuminate\Http\Response;
 use Wellspring\Core\Who\Viewer;
 
-/** What search engines are told: which addresses there are, and which they need not ask for. */
+/** The sitemaps and robots.txt. */
 final readonly class SitemapController
 {
     public function __construct(private Sitemap $sitemap, private ContextFactory $contexts)

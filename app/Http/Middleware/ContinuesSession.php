@@ -9,8 +9,8 @@ use Illuminate\Contracts\Session\Session;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * The session on visitors' pages: continued for people who are signed in or have just signed out, never begun. A
- * cookie that belongs to no session makes no session.
+ * Sessions on visitors' pages: a session continues for people who are signed in or have just signed out, and never
+ * begins there. A cookie without a session does not start one.
  */
 final class ContinuesSession extends StartSession
 {

@@ -10,7 +10,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Counts the view of an item's page after the page has been sent, so that nobody waits for it. */
+/** Counts the view of an item's page after the page has been sent, so that the visitor does not wait. */
 final readonly class CountsViews
 {
     public function __construct(private ViewCounter $seen)

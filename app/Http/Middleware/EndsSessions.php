@@ -11,12 +11,12 @@ use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Signs out, before any route reads the user, a person whose account was closed, and every session that is too old or
- * was ended elsewhere: by a new password, or by "sign out everywhere". Works with every session driver.
+ * Signs out people whose account was closed, and sessions that are too old or were ended elsewhere: by a new password,
+ * or by "sign out everywhere". This runs before any route reads the user, and works with every session driver.
  */
 final class EndsSessions
 {
-    /** Hours after which a person signs in anew, however busy (OWASP ASVS 4.0, 3.3.2). */
+    /** Maximum age of a session in hours, however busy it is (OWASP ASVS 4.0, 3.3.2). */
     private const HOURS = 12;
 
     /** @param  Closure(Request): Response  $next */
@@ -42,7 +42,7 @@ final class EndsSessions
         return is_int($begun) ? $begun : now()->getTimestamp();
     }
 
-    /** Whether the account is open, and the session is not too old and was not ended elsewhere. */
+    /** True if the account is open, and the session is neither too old nor ended elsewhere. */
     public static function isCurrent(User $user, Request $request): bool
     {
         return $user->active

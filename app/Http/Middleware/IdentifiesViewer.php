@@ -14,12 +14,12 @@ use Symfony\Component\HttpFoundation\Response;
 use Wellspring\Core\Who\Viewer;
 
 /**
- * Says who looks at a visitor's page. Whoever brings no session gets none: a session is opened only for the cookie of
- * one, and such a page is kept by nobody but the browser.
+ * Identifies the viewer of a visitor's page. A session is opened only if the request has a session cookie. Only the
+ * browser may cache such a page.
  */
 final readonly class IdentifiesViewer
 {
-    /** Under this key a session says that somebody has signed out on the site. */
+    /** Session key: the person has signed out on the site. */
     public const HAS_LEFT = 'has left';
 
     private const ATTRIBUTE = 'viewer';
@@ -51,7 +51,7 @@ final readonly class IdentifiesViewer
                 return $response;
             });
         if ($hasLeft) {
-            // Without a session, whoever has signed out gets kept pages again.
+            // Without a session, a person who has signed out gets cached pages again.
             $response->headers->clearCookie(
                 config()->string('session.cookie'),
                 config()->string('session.path'),

@@ -16,8 +16,8 @@ use Symfony\Component\HttpFoundation\Response;
 use Wellspring\Core\Context\SiteSettings;
 
 /**
- * Keeps what the site answers to somebody without a session, where the answer says what it was made of. It goes around
- * all other middleware, so that what is kept is whole.
+ * Caches answers of the public site to requests without a session, if the answer states its dependencies. This
+ * middleware is the outermost one, so cached answers are complete.
  */
 final readonly class KeepsPages
 {
@@ -38,7 +38,7 @@ final readonly class KeepsPages
     }
 
     /**
-     * Says what the answer is made of, so that it can be kept.
+     * Attaches the dependencies to an answer, so that it can be cached.
      *
      * @param  list<string>  $known  the parameters that it reads
      * @param  array<string, string>  $canonical  the parameters that the answer is the one of
@@ -58,7 +58,8 @@ final readonly class KeepsPages
     }
 
     /**
-     * The page that is kept of another address that says the same; null where none is, or it is the same address.
+     * The cached page of the equivalent canonical address; null if there is none, or if the address is already
+     * canonical.
      *
      * @param  array<string, string>  $canonical  the parameters of that address
      */
@@ -88,7 +89,7 @@ final readonly class KeepsPages
         $isHead = $request->isMethod('HEAD');
         $isKept = false;
         try {
-            // The answer to HEAD has the length and the tag of the whole page.
+            // The answer to HEAD has the length and the entity tag of the whole page.
             $request->setMethod($isHead ? 'GET' : $request->getMethod());
             $response = $next($request);
             $request->setMethod($isHead ? 'HEAD' : $request->getMethod());
@@ -129,9 +130,9 @@ final readonly class KeepsPages
         }
         $response->setEtag(hash('xxh128', (string) $response->getContent()), weak: true);
         $response->setVary('Cookie, Accept-Encoding');
-        // Whoever keeps it asks each time whether it is still right.
+        // Browsers and proxies that cache the answer must revalidate it each time.
         $response->headers->set('Cache-Control', 'no-cache, public');
-        // HTTP Cache Groups (RFC 9875; the number is from memory): a cache farther out can be told what to drop.
+        // HTTP Cache Groups (RFC 9875; the number is from memory): they tell an outer cache what to evict.
         $response->headers->set('Cache-Groups', implode(', ', array_map(
             fn (string $key): string => "\"{$key}\"",
             $dependencies->keys(),

@@ -10,7 +10,7 @@ use Illuminate\Http\Response as PlainResponse;
 use Symfony\Component\HttpFoundation\Exception\SuspiciousOperationException;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Answers under the site's own names alone, so that no link follows a forged Host header. */
+/** Answers only under the site's own host names, so that links never contain a forged Host header. */
 final class KnownHost
 {
     public function handle(Request $request, Closure $next): Response

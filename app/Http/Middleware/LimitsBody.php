@@ -13,16 +13,16 @@ use Symfony\Component\HttpKernel\Exception\HttpException;
 use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;
 
-/** Refuses a request whose body is larger than its address takes, before anything reads the body. */
+/** Refuses a request whose body exceeds the limit of its path, before anything reads the body. */
 final class LimitsBody
 {
-    /** Kilobytes by pattern of the path; the first that fits counts. Files have limits of their own, too. */
+    /** Limits in kilobytes by pattern of the path. The first match counts. Uploaded files have further limits. */
     private const KILOBYTES = [
         'manage/api/media' => 62_000,
         'manage/api/imports' => 62_000,
         'manage/api/imports/*/pictures' => 62_000,
         'manage/api/sets/*' => 6_000,
-        // Several texts of a megabyte, with all that JSON escapes.
+        // Several texts of a megabyte, with JSON's escapes.
         'manage/api/items' => 6_000,
         'manage/api/items/*' => 6_000,
         'manage/api/taxonomies/*/terms' => 3_000,
@@ -40,7 +40,7 @@ final class LimitsBody
         $limit = self::limit($request->path());
         $length = $request->server->get('CONTENT_LENGTH');
         $bytes = is_numeric($length) ? (int) $length : 0;
-        // Without a length, or with a wrong one, the body itself is measured; PHP has read uploaded files apart.
+        // Without a correct Content-Length, the body itself is measured. PHP reads uploaded files separately.
         if ($bytes <= $limit && $request->getContent() !== '') {
             $bytes = max($bytes, strlen((string) $request->getContent()));
         }
@@ -58,7 +58,7 @@ final class LimitsBody
         throw new HttpException(413, $message);
     }
 
-    /** Bytes that the path takes. */
+    /** The limit of the path in bytes. */
     private static function limit(string $path): int
     {
         foreach (self::KILOBYTES as $pattern => $kilobytes) {

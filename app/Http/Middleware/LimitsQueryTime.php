@@ -9,7 +9,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Ends queries that a visitor's request makes last too long: whatever an address asks for, nobody waits for it. */
+/** Limits the time of queries for a visitor's request, so that no address can keep the database busy. */
 final readonly class LimitsQueryTime
 {
     /** @param  Closure(Request): Response  $next */
@@ -19,7 +19,7 @@ final readonly class LimitsQueryTime
         try {
             return $next($request);
         } finally {
-            // The connection outlives the request.
+            // The connection is used again after the request.
             QueryTimeLimit::set(0);
         }
     }

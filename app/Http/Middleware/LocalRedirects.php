@@ -9,9 +9,9 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Redirects give the path alone (RFC 9110, 10.2.2 allows it), so that no redirect repeats a host or port that the
- * request brought. The site redirects nowhere else; an address of another site, such as one that a Referer header
- * brought, becomes the home page. Browsers ask again each time: something new may take an address that has moved.
+ * Redirects contain only a path (RFC 9110, 10.2.2 allows it), so they never repeat a host or port from the request. The
+ * site does not redirect to other sites: such an address, for example from a Referer header, becomes the home page.
+ * Redirects are not cached, because something new may take the old address.
  */
 final class LocalRedirects
 {

@@ -13,9 +13,8 @@ use Symfony\Component\HttpFoundation\Response;
 use Wellspring\Core\Context\SiteSettings;
 
 /**
- * Headers that tell browsers what a page of the site may do (Content Security Policy Level 3, W3C). Visitors' pages
- * carry no nonce, so that whole pages can be kept; the manage screens have one for the style sheets that their
- * components make.
+ * Security headers of the site's pages (Content Security Policy Level 3, W3C). Visitors' pages have no nonce, so that
+ * they can be cached; the manage screens have one for the style sheets of their components.
  */
 final class SecurityHeaders
 {
@@ -59,15 +58,15 @@ final class SecurityHeaders
             "default-src 'self'",
             "script-src 'self'",
             "style-src 'self'{$styles}",
-            // Managers may place pictures and films from elsewhere in a text.
+            // Managers may use pictures and videos from other sites in a text.
             "img-src 'self' data: blob: https:",
             "media-src 'self' https:",
-            // The videos of the sites that the settings name, and no other.
+            // Only the video sites in the settings.
             ...$frames === [] ? [] : ['frame-src https://'.implode(' https://', $frames)],
             "object-src 'none'",
             "base-uri 'none'",
             "form-action 'self'",
-            // The bench's preview is a document of the bench's own, not a page in a frame.
+            // The bench's preview is a document of its own, not a page in a frame.
             "frame-ancestors 'none'",
         ]);
     }

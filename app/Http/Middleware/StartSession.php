@@ -9,13 +9,13 @@ use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession as LaravelStartSession;
 
 /**
- * Answers of the manage API leave the session's cookie as it is: one that comes late would bring back the cookie of a
- * session that has ended, and the person who has signed in anew in the meantime would be signed out. The cookie is
- * sent where it is another than the one that was brought, and by what each screen asks for when it opens.
+ * Keeps answers of the manage API from changing the session cookie. A late answer would restore the cookie of an ended
+ * session, and sign out a person who has just signed in again. The cookie is sent only if it differs from the
+ * request's, and with the first request of each screen.
  */
 class StartSession extends LaravelStartSession
 {
-    /** Days that browsers keep the cookie; how long a session lasts unused, the server decides. */
+    /** Lifetime of the cookie in days. The server decides when an unused session ends. */
     private const COOKIE_DAYS = 1;
 
     private const RENEWS = ['manage/api/start', 'manage/api/token', 'manage/api/sign-in'];

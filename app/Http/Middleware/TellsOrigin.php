@@ -9,7 +9,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Says where the request comes from, for the audit trail; jobs that it queues know it too. */
+/** Records the origin of the request for the audit trail, also for jobs that the request queues. */
 final class TellsOrigin
 {
     public function handle(Request $request, Closure $next): Response

@@ -14,11 +14,10 @@ use Wellspring\Core\Page\Menu\MenuSchema;
 use Wellspring\Core\Page\PageSchema;
 
 /**
- * The definitions that the API takes and gives, as components of its description, made from their JSON Schemas.
+ * Makes the components for definitions in the API's description from their JSON Schemas.
  *
- * A draft may say what is no longer right, and the API gives it as it is. So the components are wider than the schemas:
- * alternatives become one object that has the keys of all of them, and limits of values are left out. What exactly a
- * definition may say is in docs/formats.
+ * The API also returns drafts with faults, so the components are wider than the schemas: alternatives become one object
+ * with the keys of all of them, and limits of values are left out. docs/formats has the exact schemas.
  *
  * @phpstan-type DefinitionShape array<string, mixed>
  * @phpstan-type PartShape array<string, mixed>
@@ -65,7 +64,7 @@ final class DefinitionSchemas
         'TermFile' => ['taxonomy', '/$defs/term'],
     ];
 
-    /** Other places that are given the same component. Some of them allow fewer empty-value rules. */
+    /** Other places with the same component. Some of them allow fewer empty-value rules. */
     private const ALIKE = [
         'FieldSchema' => ['taxonomy#/$defs/field'],
         'Rule' => ['module#/$defs/group/properties/any/items', 'module#/$defs/group/properties/none/items'],
@@ -81,7 +80,7 @@ final class DefinitionSchemas
         ],
     ];
 
-    /** Keys that a file may leave out, and that stored definitions always have. */
+    /** Optional keys of files that stored definitions always have. */
     private const WRITTEN = [
         'module#' => ['order', 'page', 'arrange', 'card', 'whenNothing'],
         'module#/properties/page' => ['mode', 'size'],
@@ -96,7 +95,7 @@ final class DefinitionSchemas
         'type#/properties/x-wellspring' => ['plural', 'address', 'taxonomies'],
     ];
 
-    /** Components that may have other keys besides: those of a plug-in's options, or of the look. */
+    /** Components with additional keys: the options of plug-ins or of the look. */
     private const OPEN = ['FieldSchema', 'LookFile', 'OfferedFilter', 'PageBand', 'PageSlot'];
 
     /** Alternatives of more types than this become a value of any type. */
@@ -212,7 +211,7 @@ final class DefinitionSchemas
         foreach ($of['properties'] ?? [] as $key => $property) {
             $kept['properties'][$key] = $this->below($property, $schema, "{$pointer}/properties/{$key}");
         }
-        // An object whose keys all have one shape is a map of them.
+        // An object whose keys all have the same shape is a map.
         $shapes = array_unique($kept['properties'] ?? [], SORT_REGULAR);
         if (count($shapes) === 1 && count($kept['properties'] ?? []) > 2) {
             $kept['additionalProperties'] = $shapes[array_key_first($shapes)];

@@ -16,7 +16,7 @@ use PHPStan\PhpDocParser\Parser\TokenIterator;
 use PHPStan\PhpDocParser\Parser\TypeParser;
 use PHPStan\PhpDocParser\ParserConfig;
 
-/** The types that the docblocks of one class declare. */
+/** Reads the types from the docblocks of one class. */
 final readonly class DocblockReader
 {
     /** @var \ReflectionClass<object> */

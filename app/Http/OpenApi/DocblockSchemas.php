@@ -21,9 +21,9 @@ use PHPStan\PhpDocParser\Ast\Type\TypeNode;
 use PHPStan\PhpDocParser\Ast\Type\UnionTypeNode;
 
 /**
- * Schemas of PHPDoc types. A type alias whose name ends in “Shape” becomes a component under the name before that:
- * `@phpstan-type MediaShape array{…}` is `Media`. A class becomes a component of its public properties. What an
- * attribute describes under the same name stays as it is.
+ * Makes schemas from PHPDoc types. A type alias whose name ends in “Shape” becomes a component with the rest of the
+ * name: `@phpstan-type MediaShape array{…}` is `Media`. A class becomes a component with its public properties. A
+ * component that an attribute describes stays as it is.
  */
 final class DocblockSchemas
 {

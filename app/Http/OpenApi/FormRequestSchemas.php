@@ -12,18 +12,18 @@ use OpenApi\Context;
 use OpenApi\Generator;
 
 /**
- * Gives the schema of each form request the properties that its rules speak of. A property that the request's own
- * attribute describes stays as it is.
+ * Adds the properties of its rules to the schema of each form request. A property that the request's own attribute
+ * describes stays as it is.
  */
 final class FormRequestSchemas
 {
-    /** The type in JSON of what a rule demands. */
+    /** The JSON type that a rule requires. */
     private const TYPES = [
         'string' => 'string', 'email' => 'string', 'regex' => 'string', 'date_format' => 'string', 'file' => 'string',
         'in' => 'string', 'integer' => 'integer', 'numeric' => 'number', 'boolean' => 'boolean', 'array' => 'object',
     ];
 
-    /** The limit in JSON Schema that a rule sets, by the type. */
+    /** The JSON Schema keyword of a rule's limit, by type. */
     private const BOUNDS = [
         'min string' => 'minLength', 'max string' => 'maxLength',
         'min integer' => 'minimum', 'min number' => 'minimum',

@@ -13,9 +13,9 @@ use OpenApi\Processors\MergeIntoComponents;
 use OpenApi\Processors\MergeIntoOpenApi;
 
 /**
- * The description of /manage/api, OpenAPI 3.1, made from the code: operations from the routes, answers from the types
- * that the controllers' docblocks declare and PHPStan proves, request bodies from the rules of the form requests, and
- * attributes for what neither can say. Needs the packages of development.
+ * Makes the description of /manage/api (OpenAPI 3.1) from the code: operations from the routes, answers from the types
+ * in the controllers' docblocks, which PHPStan checks, request bodies from the rules of the form requests, and
+ * attributes for the rest. It needs the development packages.
  */
 final class ManageApi
 {

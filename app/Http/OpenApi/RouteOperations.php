@@ -22,12 +22,12 @@ use PHPStan\PhpDocParser\Ast\Type\TypeNode;
 use PHPStan\PhpDocParser\Ast\Type\UnionTypeNode;
 use Symfony\Component\HttpFoundation\Response as FileResponse;
 
-/** Adds an operation for each route of the API, and the schemas of what it answers. */
+/** Adds an operation for each route of the API, with the schemas of its answers. */
 final class RouteOperations
 {
     private const PREFIX = 'manage/api/';
 
-    /** The operation of each method that routes answer to. */
+    /** The operation class by HTTP method. */
     private const OPERATIONS = [
         'GET' => OA\Get::class, 'POST' => OA\Post::class, 'PUT' => OA\Put::class, 'DELETE' => OA\Delete::class,
     ];
@@ -67,7 +67,7 @@ final class RouteOperations
         foreach ($this->schemas->components() as $component) {
             $analysis->addAnnotation($component, $context);
         }
-        // ManageApi fills these in: the generator wants every component that is referred to.
+        // Empty placeholders that ManageApi fills in later: the generator requires every component that is referred to.
         foreach (DefinitionSchemas::names() as $name) {
             $analysis->addAnnotation(new Schema(schema: $name), $context);
         }

@@ -6,7 +6,7 @@ namespace App\Http\OpenApi;
 
 use App\Http\Requests\ApiRequest;
 
-/** One key of a request: its rules, and the keys below it; below the key `*` stands each value of a list. */
+/** One key of a request: its rules, and the keys below it. The key `*` stands for each value of a list. */
 final class RuleNode
 {
     /** @var list<string> as Laravel writes them: “max:200” */

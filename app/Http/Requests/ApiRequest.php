@@ -8,10 +8,10 @@ use Illuminate\Foundation\Http\FormRequest;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** A request to /manage/api; what its rules say is also what the description of the API says. */
+/** A request to /manage/api. The API's description is made from its rules. */
 abstract class ApiRequest extends FormRequest
 {
-    /** Of a revision or a version: what PostgreSQL's type integer holds. */
+    /** For a revision or a version: the range of PostgreSQL's type integer. */
     protected const STORED_INTEGER = ['integer', 'min:0', 'max:2147483647'];
 
     /**

@@ -6,7 +6,7 @@ namespace App\Http\Requests;
 
 use OpenApi\Attributes as OA;
 
-/** A definition that is being edited and is not stored. */
+/** An unsaved definition. */
 #[OA\Schema]
 final class DefinitionRequest extends ApiRequest
 {

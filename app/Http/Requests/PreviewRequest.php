@@ -7,8 +7,7 @@ namespace App\Http\Requests;
 use OpenApi\Attributes as OA;
 
 /**
- * From where a manager looks at a module: on which date, as whom, on a page about what, with which words looked for
- * and with what chosen.
+ * The context of a preview: the date, the viewer, the page's record, the search words and the visitor's choices.
  */
 #[OA\Schema(schema: 'PreviewContext')]
 class PreviewRequest extends ApiRequest

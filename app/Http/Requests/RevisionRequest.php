@@ -6,7 +6,7 @@ namespace App\Http\Requests;
 
 use OpenApi\Attributes as OA;
 
-/** The revision that the person saw, so that nothing else is published, removed or written over. */
+/** The revision that the person saw. The write is refused if a newer one exists. */
 #[OA\Schema]
 final class RevisionRequest extends ApiRequest
 {
@@ -16,7 +16,7 @@ final class RevisionRequest extends ApiRequest
         return ['revision' => ['nullable', ...self::STORED_INTEGER]];
     }
 
-    /** The revision; null to accept whichever is stored. */
+    /** The revision; null to accept any. */
     public function seen(): ?int
     {
         return $this->revision(false);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-/** Marks requests that carry a file, and so come as a form in parts. */
+/** Marks requests that contain a file, and therefore are sent as multipart/form-data. */
 interface TakesFile
 {
 }

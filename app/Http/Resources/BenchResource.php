@@ -30,7 +30,7 @@ use Wellspring\Core\Wording\Piece;
 use Wellspring\Core\Wording\Sentence;
 
 /**
- * What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page.
+ * The bench's data for an unsaved definition: its text, its counts and the visitor's page.
  *
  * @phpstan-import-type AdviceShape from Advice
  * @phpstan-import-type DefinitionShape from DefinitionSchemas

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\Gate;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * What was done to many items at once, and taking it back.
+ * Recent changes of many items at once, and undoing them.
  *
  * @phpstan-type ChangeShape array{id: int, title: string, by: string, at: string, undone: bool}
  */

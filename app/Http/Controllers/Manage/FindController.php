@@ -17,7 +17,7 @@ use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Words;
 
 /**
- * Finds anything by a few words: modules, pages, items, terms.
+ * Finds modules, pages, items and terms by a few words.
  *
  * @phpstan-type FoundShape array{kind: string, title: string, about: string, to: string}
  */

@@ -31,7 +31,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * How the site looks: the looks that are kept, and the one that visitors get.
+ * The looks of the site: all stored looks, and the live one.
  *
  * @phpstan-import-type ContrastShape from Contrasts
  * @phpstan-import-type LookFileShape from DefinitionSchemas
@@ -105,7 +105,7 @@ final readonly class LookController
     }
 
     /**
-     * A new look: another one under a new name, or what design tokens say.
+     * A new look: a copy of another one, or one made from design tokens.
      *
      * @return Created<LookWholeShape>
      */
@@ -143,7 +143,7 @@ final readonly class LookController
     }
 
     /**
-     * A page of the site as it would look.
+     * A page of the site in an unsaved look.
      *
      * @return array{html: string}
      */

@@ -34,7 +34,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * Modules: the list of them, each with its draft and its versions, and where they stand.
+ * Modules: the list of them, their drafts, their versions and their places.
  *
  * @phpstan-import-type DefinitionShape from DefinitionSchemas
  * @phpstan-import-type PageFileShape from DefinitionSchemas
@@ -78,8 +78,7 @@ final readonly class ModuleController
     }
 
     /**
-     * How many records some modules show: what visitors get of each, and what its draft would give. Counted beside the
-     * list, since counting may take longer than the list itself.
+     * The number of records of some modules, live and in the draft. The list of modules does not wait for these counts.
      *
      * @return JsonMap<ModuleRecordsShape> by key, without those that are gone meanwhile
      */
@@ -128,7 +127,7 @@ final readonly class ModuleController
     }
 
     /**
-     * Counts the records that some of the starting sentences would list now. The list of sentences does not wait for
+     * Counts the records that some of the suggested modules would list now. The list of suggestions does not wait for
      * the counts.
      *
      * @return JsonMap<StartingRecordsShape> by key, without those that are gone meanwhile
@@ -177,7 +176,7 @@ final readonly class ModuleController
     }
 
     /**
-     * Whether a definition that was written by hand can be read; its faults otherwise.
+     * Checks a definition that was typed by hand. Answers with the definition, or with its faults.
      *
      * @return array{definition: DefinitionShape}
      */
@@ -199,7 +198,7 @@ final readonly class ModuleController
     }
 
     /**
-     * What was published then, to be made the draft again.
+     * A published version, which can become the draft again.
      *
      * @return array{definition: DefinitionShape}
      */
@@ -228,7 +227,7 @@ final readonly class ModuleController
     }
 
     /**
-     * Puts the module on a page, or takes it off, in the page's draft.
+     * Adds the module to a page's draft, or removes it from there.
      *
      * @return array{page: PageWholeShape, before: PageFileShape, module: ModuleWholeShape} with the page's draft of
      *   before, for taking it back

@@ -24,7 +24,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * What holds for the site as a whole.
+ * The settings of the whole site.
  *
  * @phpstan-import-type SettingsFileShape from DefinitionSchemas
  * @phpstan-import-type NamedShape from StartController

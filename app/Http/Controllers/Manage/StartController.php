@@ -38,8 +38,7 @@ use Wellspring\Core\Video\VideoSite;
 use Wellspring\Core\Who\Audience;
 
 /**
- * What the manage screens need to know of the site before anything else: its types, taxonomies and pages, and what
- * rules may say of them.
+ * The data that every manage screen needs first: types, taxonomies, pages, and what rules can use of them.
  *
  * @phpstan-import-type FieldShape from FieldResource
  * @phpstan-import-type SitePageShape from ModuleResource
@@ -103,7 +102,7 @@ final readonly class StartController
                 'currency' => $this->site->currency,
                 'videoSites' => array_map(fn (VideoSite $site): string => $site->name, $this->site->videoSites),
             ],
-            // A site that others can reach, on which the demo's published password still opens an account.
+            // True on a public site where the published demo password still opens an account.
             'demoPassword' => Gate::allows('manage') && ! DemoAccounts::openThisSite() && User::query()
                 ->where('active', true)
                 ->where('email', 'like', '%@'.DemoAccounts::DOMAIN)

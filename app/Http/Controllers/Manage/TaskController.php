@@ -10,7 +10,7 @@ use App\Tasks\Tasks;
 use Illuminate\Support\Facades\Auth;
 
 /**
- * Long work that somebody began: what is under way, and the answer of what is done.
+ * Long tasks: those that are running, and the answers of finished ones.
  *
  * @phpstan-import-type TaskShape from TaskAnswer
  */

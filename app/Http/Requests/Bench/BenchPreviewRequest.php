@@ -6,7 +6,7 @@ namespace App\Http\Requests\Bench;
 
 use OpenApi\Attributes as OA;
 
-/** A definition to be looked at, with the page of the listing, and the page of the site that it stands on. */
+/** An unsaved definition for the bench, with the page number of the listing and the page of the site. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'definition', ref: '#/components/schemas/Definition'),
 ])]

@@ -7,7 +7,7 @@ namespace App\Http\Requests\Bench;
 use App\Http\Requests\HasDefinition;
 use App\Http\Requests\PreviewRequest;
 
-/** A definition that nobody has saved, and from where it is looked at. */
+/** An unsaved definition and the context of its preview. */
 abstract class BenchRequest extends PreviewRequest
 {
     use HasDefinition;

@@ -6,7 +6,7 @@ namespace App\Http\Requests\Bench;
 
 use OpenApi\Attributes as OA;
 
-/** A definition, and the source that it is to have. For one item without a slug, the newest is taken. */
+/** A definition and its new source. For one item without a slug, the newest item is taken. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'definition', ref: '#/components/schemas/Definition'),
     new OA\Property(property: 'source', ref: '#/components/schemas/Source'),

@@ -6,7 +6,7 @@ namespace App\Http\Requests\Bench;
 
 use OpenApi\Attributes as OA;
 
-/** Versions that are compared: without them, the definition with what is live. */
+/** The versions to compare; without them, the definition and the live version. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'definition', ref: '#/components/schemas/Definition'),
 ])]

@@ -6,7 +6,7 @@ namespace App\Http\Requests\Bench;
 
 use OpenApi\Attributes as OA;
 
-/** Words to find records by, that can be asked about. */
+/** Words to find records for the trace. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'definition', ref: '#/components/schemas/Definition'),
 ])]

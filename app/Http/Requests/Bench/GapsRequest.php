@@ -6,7 +6,7 @@ namespace App\Http\Requests\Bench;
 
 use OpenApi\Attributes as OA;
 
-/** A definition that is being edited, and the part of its card that some records have nothing for. */
+/** An unsaved definition, and the part of its card whose gaps are listed. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'definition', ref: '#/components/schemas/Definition'),
 ])]

@@ -6,7 +6,7 @@ namespace App\Http\Requests\Bench;
 
 use OpenApi\Attributes as OA;
 
-/** A rule of the definition that visitors are to choose, or a filter that is to be a rule again. */
+/** A rule of the definition that becomes a visitors' filter, or a filter that becomes a rule again. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'definition', ref: '#/components/schemas/Definition'),
 ])]

@@ -6,7 +6,7 @@ namespace App\Http\Requests\Content;
 
 use App\Http\Requests\ApiRequest;
 
-/** The order by hand of a term; without a term, that of the type. */
+/** Selects the order by hand of a term; without a term, that of the type. */
 final class ByHandRequest extends ApiRequest
 {
     /** @return array<string, list<mixed>> */

@@ -7,7 +7,7 @@ namespace App\Http\Requests\Content;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** What is done to several items: those of the ids, or all that the query finds. */
+/** A bulk change: the action, and the items by id or by query. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'query', type: 'object', additionalProperties: true),
     new OA\Property(property: 'with', type: 'object', additionalProperties: true),

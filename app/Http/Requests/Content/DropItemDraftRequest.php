@@ -7,7 +7,7 @@ namespace App\Http\Requests\Content;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** The draft that is dropped. */
+/** The draft to remove. */
 #[OA\Schema]
 final class DropItemDraftRequest extends ApiRequest
 {

@@ -7,7 +7,7 @@ namespace App\Http\Requests\Content;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** The form that items are given out in. */
+/** The format of an export. */
 #[OA\Schema]
 final class ExportRequest extends ApiRequest
 {

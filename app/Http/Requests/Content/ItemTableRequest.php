@@ -7,7 +7,7 @@ namespace App\Http\Requests\Content;
 use App\Http\Requests\ApiRequest;
 
 /**
- * Which items of a type, their order, and which page of them.
+ * The search, order and page of the item table.
  *
  * `where` is a group of conditions as JSON; `slugs` are joined by commas.
  */

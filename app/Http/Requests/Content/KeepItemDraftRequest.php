@@ -7,7 +7,7 @@ namespace App\Http\Requests\Content;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** What is typed into an item’s form and not saved; without an id, of a new one. */
+/** The unsaved values of an item’s form; without an id, of a new item. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'values', ref: '#/components/schemas/Values'),
 ])]

@@ -7,13 +7,13 @@ namespace App\Http\Requests\Content;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** The items that are placed, first to last, of a type or of a term. */
+/** The items of a type or of a term in their order by hand. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'term', type: 'integer', nullable: true),
 ])]
 final class PlaceByHandRequest extends ApiRequest
 {
-    /** Items that are put in order by hand, at most. */
+    /** The maximum number of items in an order by hand. */
     public const MOST = 500;
 
     /** @return array<string, list<mixed>> */

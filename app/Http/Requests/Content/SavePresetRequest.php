@@ -7,7 +7,7 @@ namespace App\Http\Requests\Content;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** How a person has the table of a type; with a name, to be chosen again. */
+/** A person's settings of a type's table; with a name, a saved view. */
 #[OA\Schema]
 final class SavePresetRequest extends ApiRequest
 {

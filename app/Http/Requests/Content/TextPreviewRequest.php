@@ -7,7 +7,7 @@ namespace App\Http\Requests\Content;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** A text with markup that is being written. */
+/** A text with markup for the preview. */
 #[OA\Schema]
 final class TextPreviewRequest extends ApiRequest
 {

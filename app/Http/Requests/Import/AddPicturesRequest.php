@@ -8,7 +8,7 @@ use App\Http\Requests\ApiRequest;
 use App\Http\Requests\TakesFile;
 use OpenApi\Attributes as OA;
 
-/** A zip file of the pictures that an import names. */
+/** A zip file with the pictures that an import names. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'pictures', type: 'string', format: 'binary'),
 ])]

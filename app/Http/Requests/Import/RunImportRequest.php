@@ -7,7 +7,7 @@ namespace App\Http\Requests\Import;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** Whether the rows are written or only checked, and how they are read. */
+/** The options of an import: how its rows are read, and whether they are written or only checked. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'options', ref: '#/components/schemas/ImportOptions'),
 ])]

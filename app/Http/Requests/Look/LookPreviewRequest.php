@@ -8,7 +8,7 @@ use App\Http\Requests\HasDefinition;
 use App\Http\Requests\PreviewRequest;
 use OpenApi\Attributes as OA;
 
-/** A look that is being edited, and the page that is seen in it: as whom, on which date. */
+/** An unsaved look, and the page to show in it, with the viewer and date. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'definition', ref: '#/components/schemas/LookFile'),
 ])]

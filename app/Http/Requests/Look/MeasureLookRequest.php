@@ -8,7 +8,7 @@ use App\Http\Requests\ApiRequest;
 use App\Http\Requests\HasDefinition;
 use OpenApi\Attributes as OA;
 
-/** A look that is being edited. */
+/** An unsaved look. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'definition', ref: '#/components/schemas/LookFile'),
 ])]

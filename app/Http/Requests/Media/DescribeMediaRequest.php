@@ -7,7 +7,7 @@ namespace App\Http\Requests\Media;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** What a file shows, and which point of it stays in sight: shares of its width and height. */
+/** The alternative text of a file, and its focus point: shares of its width and height. */
 #[OA\Schema]
 final class DescribeMediaRequest extends ApiRequest
 {

@@ -6,7 +6,7 @@ namespace App\Http\Requests\Media;
 
 use App\Http\Requests\ApiRequest;
 
-/** Which files, and which page of them. */
+/** The search and page of the file table. */
 final class MediaTableRequest extends ApiRequest
 {
     /** @return array<string, list<mixed>> */

@@ -8,7 +8,7 @@ use App\Http\Requests\ApiRequest;
 use App\Http\Requests\TakesFile;
 use OpenApi\Attributes as OA;
 
-/** A file that is taken in. */
+/** An uploaded file. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'file', type: 'string', format: 'binary'),
     new OA\Property(property: 'alt', type: 'string'),

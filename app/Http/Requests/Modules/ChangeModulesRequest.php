@@ -7,7 +7,7 @@ namespace App\Http\Requests\Modules;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** What is done to several modules. */
+/** A bulk change of modules. */
 #[OA\Schema]
 final class ChangeModulesRequest extends ApiRequest
 {

@@ -7,7 +7,7 @@ namespace App\Http\Requests\Modules;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** Whether a module stands on a page. */
+/** True if the module stands on the page. */
 #[OA\Schema]
 final class StandOnPageRequest extends ApiRequest
 {

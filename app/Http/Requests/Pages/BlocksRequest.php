@@ -7,7 +7,7 @@ namespace App\Http\Requests\Pages;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** The subject of the page that blocks are added to. Null for a page without a subject, and for the frame. */
+/** The record of the page that gets a block. Null for a page about nothing, and for the frame. */
 #[OA\Schema]
 final class BlocksRequest extends ApiRequest
 {

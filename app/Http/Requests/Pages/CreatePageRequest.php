@@ -8,8 +8,8 @@ use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
 /**
- * A new page: what it is called, its address, and with a placeholder what it is about. Without an address, one is made
- * from the title, under the page whose key is `under`.
+ * A new page: its title, its address, and with a placeholder its record. Without an address, one is made from the
+ * title, below the page with the key `under`.
  */
 #[OA\Schema(properties: [
     new OA\Property(property: 'about', ref: '#/components/schemas/PageAbout'),

@@ -8,7 +8,7 @@ use App\Http\Requests\ApiRequest;
 use App\Http\Requests\HasDefinition;
 use OpenApi\Attributes as OA;
 
-/** What a page with a placeholder can be looked at as, found by a part of its name. */
+/** Finds records for the preview of a page with a placeholder by a part of their name. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'definition', ref: '#/components/schemas/PageFile'),
 ])]

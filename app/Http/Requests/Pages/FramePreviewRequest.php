@@ -7,7 +7,7 @@ namespace App\Http\Requests\Pages;
 use App\Http\Requests\PreviewRequest;
 use OpenApi\Attributes as OA;
 
-/** From where the frame's draft is looked at: around which page, as whom, on which date. */
+/** The context in which the frame's draft is previewed: the page, the viewer and the date. */
 #[OA\Schema]
 final class FramePreviewRequest extends PreviewRequest
 {

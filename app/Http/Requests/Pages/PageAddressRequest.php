@@ -7,7 +7,7 @@ namespace App\Http\Requests\Pages;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** A page that wants an address: a new one by its title, or one with an address that is being typed. */
+/** The address of a new or existing page, to be checked or suggested. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'about', ref: '#/components/schemas/PageAbout'),
 ])]

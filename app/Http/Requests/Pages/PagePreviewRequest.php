@@ -7,7 +7,7 @@ namespace App\Http\Requests\Pages;
 use App\Http\Requests\Bench\BenchRequest;
 use OpenApi\Attributes as OA;
 
-/** A page that nobody has saved, and from where it is looked at: as whom, on which date, as the page of what. */
+/** An unsaved page and the context of its preview: the viewer, the date and the page's record. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'definition', ref: '#/components/schemas/PageFile'),
 ])]

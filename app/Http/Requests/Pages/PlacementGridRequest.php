@@ -7,7 +7,7 @@ namespace App\Http\Requests\Pages;
 use App\Http\Requests\PreviewRequest;
 use OpenApi\Attributes as OA;
 
-/** Which modules and which pages are looked for, by a part of their name or key, of their title or address; as whom. */
+/** The search in the grid: modules by name or key, pages by title or address, and the viewer. */
 #[OA\Schema]
 final class PlacementGridRequest extends PreviewRequest
 {

@@ -7,7 +7,7 @@ namespace App\Http\Requests\People;
 use App\Enums\AuditAction;
 use App\Http\Requests\ApiRequest;
 
-/** Which entries of the audit trail, and which page of them. */
+/** The search and page of the audit trail. */
 final class AuditTableRequest extends ApiRequest
 {
     /** @return array<string, list<mixed>> */

@@ -8,7 +8,7 @@ use App\Http\Requests\ApiRequest;
 use App\People\PasswordPolicy;
 use OpenApi\Attributes as OA;
 
-/** A new password, with the one before. */
+/** A new password with the current one. */
 #[OA\Schema]
 final class ChangePasswordRequest extends ApiRequest
 {

@@ -7,7 +7,7 @@ namespace App\Http\Requests\People;
 use App\Http\RequestText;
 use OpenApi\Attributes as OA;
 
-/** Somebody new. */
+/** A new person. */
 #[OA\Schema]
 final class InviteRequest extends PersonRequest
 {

@@ -6,7 +6,7 @@ namespace App\Http\Requests\People;
 
 use App\Http\Requests\ApiRequest;
 
-/** The people to list: by words, by role. */
+/** The search in the list of people: words and role. */
 final class PeopleTableRequest extends ApiRequest
 {
     /** @return array<string, list<mixed>> */

@@ -7,7 +7,7 @@ namespace App\Http\Requests\People;
 use App\Http\Requests\ApiRequest;
 use App\Models\User;
 
-/** What is said of a person: the name, the role and the groups. */
+/** The name, role and groups of a person. */
 abstract class PersonRequest extends ApiRequest
 {
     /** @return array<string, list<mixed>> */

@@ -7,7 +7,7 @@ namespace App\Http\Requests\People;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** Who signs in again. */
+/** E-mail address and password of a person who signs in again. */
 #[OA\Schema]
 final class SignInRequest extends ApiRequest
 {

@@ -6,7 +6,7 @@ namespace App\Http\Requests\People;
 
 use OpenApi\Attributes as OA;
 
-/** What is said of a person, and whether they may sign in. */
+/** The name, role and groups of a person, and whether they may sign in. */
 #[OA\Schema]
 final class UpdatePersonRequest extends PersonRequest
 {

@@ -7,7 +7,7 @@ namespace App\Http\Requests\Types;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** The terms that become one. */
+/** The terms to merge into one. */
 #[OA\Schema]
 final class MergeTermsRequest extends ApiRequest
 {

@@ -7,7 +7,7 @@ namespace App\Http\Requests\Types;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** Where a term goes. */
+/** The new place of a term. */
 #[OA\Schema]
 final class MoveTermRequest extends ApiRequest
 {

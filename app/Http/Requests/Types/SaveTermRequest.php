@@ -7,7 +7,7 @@ namespace App\Http\Requests\Types;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** What a term says; a new one’s parent beside it. */
+/** The values of a term; for a new one also its parent. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'term', type: 'object', additionalProperties: true),
     new OA\Property(property: 'parent', type: 'integer', nullable: true),

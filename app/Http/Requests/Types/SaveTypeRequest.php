@@ -7,7 +7,7 @@ namespace App\Http\Requests\Types;
 use App\Http\Requests\ApiRequest;
 use OpenApi\Attributes as OA;
 
-/** A type file; the new keys of its renamed fields, by the old ones; whether values may be lost. */
+/** A type file, the new keys of renamed fields by their old ones, and whether values may be lost. */
 #[OA\Schema(properties: [
     new OA\Property(property: 'file', ref: '#/components/schemas/TypeFile'),
     new OA\Property(

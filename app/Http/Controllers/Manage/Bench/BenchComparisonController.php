@@ -15,7 +15,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * What visitors would see change with a definition that nobody has saved.
+ * Compares what visitors see before and after an unsaved change of a definition.
  *
  * @phpstan-import-type ComparedRowShape from Comparison
  *
@@ -36,8 +36,8 @@ final readonly class BenchComparisonController
     }
 
     /**
-     * What visitors would see come, go and move, if the draft (or the version named) took the place of what is live (or
-     * of the version that it is held against).
+     * The records that visitors would see appear, disappear and move if the draft (or the given version) replaced the
+     * live version (or the version that it is compared with).
      *
      * @return ComparedShape
      */
@@ -57,7 +57,7 @@ final readonly class BenchComparisonController
         ];
     }
 
-    /** A version that was published, without what makes no sense any more. */
+    /** A published version, without the rules that are no longer valid. */
     private function version(?ModuleRow $row, string $asked, int $number): Module
     {
         $definition = $row === null ? null : $this->versions->find($row, $number);

@@ -52,7 +52,7 @@ use Wellspring\Core\Source\SourceKinds;
 use Wellspring\Core\Wording\Format;
 
 /**
- * What the bench shows of a definition that nobody has saved: its text, its counts, the visitor's page, its records.
+ * The bench's data for an unsaved definition: its text, its counts, the visitor's page and its records.
  *
  * @phpstan-import-type BenchPreviewShape from BenchResource
  * @phpstan-import-type DefinitionShape from DefinitionSchemas
@@ -72,7 +72,7 @@ final readonly class BenchController
 {
     private const ROWS = 50;
 
-    /** So many records without a value are named. */
+    /** The maximum number of records without a value that are named. */
     private const GAPS = 200;
 
     public function __construct(
@@ -93,7 +93,7 @@ final readonly class BenchController
     }
 
     /**
-     * The records that have nothing to show in a part of the card, to be filled in one after the other.
+     * The records that have nothing to show in a part of the card, so that the manager can fill them in one by one.
      *
      * @return array{records: list<GapShape>, more: int}
      */
@@ -169,7 +169,7 @@ final readonly class BenchController
     }
 
     /**
-     * The definition with a rule given to visitors to choose, or with what they choose made a rule again.
+     * The definition after a rule became a visitors' filter, or a filter became a rule again.
      *
      * @return array{definition: DefinitionShape}
      */
@@ -210,7 +210,7 @@ final readonly class BenchController
     }
 
     /**
-     * The source that the request names: a whole one, or one to begin with, for the type that the module has now.
+     * The source in the request: a whole one, or a kind to begin with for the module's current type.
      *
      * @return array<string, mixed>
      */
@@ -277,7 +277,7 @@ final readonly class BenchController
         ];
     }
 
-    /** The term, item or month that the page is previewed with. Without a fitting one, it is the page itself. */
+    /** The term, item or month for the page's preview; if there is none, the page itself. */
     private function subject(PageDefinition $page, Context $context): Subject
     {
         $about = $context->page;
@@ -299,7 +299,7 @@ final readonly class BenchController
         return $this->store->reader()->salvage($request->definition());
     }
 
-    /** The visitor's page with the module as it is being made: the page that carries it, or a plain one. */
+    /** The visitor's page with the unsaved module: a page that contains it, or a plain one. */
     private function page(ListingPreview $preview, ?int $on, Context $context): string
     {
         $module = $preview->module;

@@ -23,7 +23,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * Why a record is in a listing that nobody has saved, or not.
+ * Explains why a record is in an unsaved listing, or why not.
  *
  * @phpstan-import-type DefinitionShape from DefinitionSchemas
  * @phpstan-import-type TraceStepShape from TraceStep
@@ -46,7 +46,7 @@ final readonly class BenchTraceController
     }
 
     /**
-     * Records to ask about, of any type.
+     * Records of any type to ask about.
      *
      * @return list<FoundRecordShape>
      */
@@ -62,7 +62,7 @@ final readonly class BenchTraceController
     }
 
     /**
-     * Why a record is there, or not, and how that could be changed.
+     * Why a record is in the listing or not, and how to change that.
      *
      * @return TracedRecordShape
      */

@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /**
- * All items of a type as a file: made first, fetched then.
+ * Exports all items of a type: a task makes the file, then it can be downloaded.
  *
  * @phpstan-import-type ExportShape from ExportFile
  */

@@ -27,7 +27,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * Files on their way in, and items on their way out.
+ * Imports of items from files.
  *
  * @phpstan-import-type ImportShape from ImportResource
  *
@@ -134,7 +134,7 @@ final readonly class ImportController
     }
 
     /**
-     * Checks every row, or writes them, as the options say.
+     * Checks every row, or writes the rows, depending on the options.
      *
      * @return ImportShape
      */
@@ -170,7 +170,7 @@ final readonly class ImportController
         return ['removed' => $id];
     }
 
-    /** The file under a name that tells its kind. */
+    /** Stores the file under a name with an extension that fits its kind. */
     private function named(UploadedFile $file, string $ending): string
     {
         $path = sys_get_temp_dir().'/import-'.bin2hex(random_bytes(8)).".{$ending}";

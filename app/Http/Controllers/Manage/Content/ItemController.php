@@ -43,7 +43,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * One item: its form, its draft, its revisions, and where it shows. Authors have only their own.
+ * One item: its form, its draft, its revisions, and where it shows. Authors may only use their own items.
  *
  * @phpstan-import-type AppearanceShape from Appearances
  * @phpstan-import-type ItemShape from ItemResource
@@ -127,7 +127,7 @@ final readonly class ItemController
             try {
                 $item = $this->writer->update($item, $type, $draft, (int) $given['revision']);
             } catch (StaleWrite $stale) {
-                // Somebody was faster by a moment.
+                // Another person saved at the same moment.
                 throw new StaleWrite(
                     $stale->revision,
                     $this->revisions->since(
@@ -222,7 +222,7 @@ final readonly class ItemController
         return $where->of($item, $contexts->now());
     }
 
-    /** Authors write as themselves; a manager names any author. */
+    /** Items of authors have that author; a manager may choose any author. */
     private function byWho(Request $request, ItemDraft $draft, ?Item $item): ItemDraft
     {
         $who = $this->who($request);
@@ -233,7 +233,7 @@ final readonly class ItemController
         return $draft;
     }
 
-    /** The item that a draft is of; null for a new one. */
+    /** The item of a draft; null for a new item. */
     private function itemOf(mixed $id): ?Item
     {
         $item = is_numeric($id) ? Item::query()->findOrFail((int) $id) : null;

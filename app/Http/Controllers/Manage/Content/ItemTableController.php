@@ -31,7 +31,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Who\Audience;
 
 /**
- * The items of a type as a table: found, ordered, a page at a time; what a person keeps of it; and edits of many.
+ * The items of a type as a table: search, order and pages; saved views of each person; and bulk changes.
  *
  * @phpstan-import-type ItemShape from ItemResource
  *
@@ -94,7 +94,7 @@ final readonly class ItemTableController
         $with['values'] = $this->names->sentBy($this->who($request), $type, (array) ($with['values'] ?? []));
         $files->checkValues($this->who($request), $with['values'], Audience::everyone(), null);
         if (Gate::denies('manage')) {
-            // Whose an item is, only managers say.
+            // Only managers choose an item's author.
             unset($with['values']['author']);
             if (array_key_exists('audience', $with['values'])) {
                 throw Refused::because(

@@ -26,7 +26,7 @@ use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * Pictures and files: as a table with where each is used, taken in, described, removed.
+ * Pictures and files: the table with the uses of each, uploads, descriptions and removals.
  *
  * @phpstan-import-type MediaShape from Media
  *

@@ -16,7 +16,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Who\Viewer;
 
-/** Texts with markup while they are written. */
+/** Previews of texts with markup. */
 final readonly class TextController
 {
     public function __construct(
@@ -27,7 +27,7 @@ final readonly class TextController
     }
 
     /**
-     * A page of the site with nothing but the text, as everyone sees it: in the site's look, at the width of its texts.
+     * A page of the site with nothing but the text, as visitors see it: in the site's look and at its text width.
      *
      * @return array{html: string}
      *

@@ -27,7 +27,7 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * The frame: what stands around every page.
+ * The frame: the blocks around every page.
  *
  * @phpstan-import-type FrameFileShape from DefinitionSchemas
  *
@@ -121,7 +121,7 @@ final readonly class FrameController
     }
 
     /**
-     * A page with the drafts of the frame and of the menus around it.
+     * A page inside the drafts of the frame and of its menus.
      *
      * @return array{html: string}
      */

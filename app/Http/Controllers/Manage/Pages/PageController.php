@@ -43,7 +43,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * Pages: their tree, and the plan of each: what stands in its bands and slots, and what of that shows.
+ * Pages: their tree, and the plan of each with its bands, slots and blocks.
  *
  * @phpstan-import-type PageFileShape from DefinitionSchemas
  * @phpstan-import-type PageBandShape from DefinitionSchemas
@@ -171,7 +171,7 @@ final readonly class PageController
     }
 
     /**
-     * What was published then, to be made the draft again.
+     * A published version, which can become the draft again.
      *
      * @return array{definition: PageFileShape}
      */
@@ -182,7 +182,7 @@ final readonly class PageController
     }
 
     /**
-     * The page as it would be, and what of its plan shows there.
+     * The preview of a page's draft, with the blocks of its plan that show there.
      *
      * @return PagePreviewShape
      */
@@ -241,7 +241,7 @@ final readonly class PageController
     }
 
     /**
-     * What the page is about one of has, for its blocks to show.
+     * The fields of the records that the page serves, for its blocks.
      *
      * @return array{records: SourceRecordsShape|null} null of a page about nothing but itself
      */

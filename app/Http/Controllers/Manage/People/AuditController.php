@@ -11,7 +11,7 @@ use App\Models\AuditEntry;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * Who did what: for managers to read, never to change.
+ * The audit trail. Managers can read it; nobody can change it.
  *
  * @phpstan-type AuditEntryShape array{
  *     id: int, at: string, who: string, action: string, subject: string, details: list<string>, origin: string,

@@ -22,7 +22,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * The site's people and their groups, and what each does with their own account.
+ * The site's people, their groups, and each person's own account.
  *
  * @phpstan-type PersonShape array{
  *     id: int, name: string, email: string, role: 'manager'|'author'|'member', active: bool, invited: bool,
@@ -128,7 +128,7 @@ final readonly class PeopleController
             throw Refused::because('current', ProblemCode::WrongValue, 'this is not your password.');
         }
         $this->people->changePassword($user, $given['password']);
-        // The session at hand stays.
+        // The current session stays signed in.
         $request->session()->put(User::SESSION_KEY, $user->session_key);
 
         return ['changed' => true];

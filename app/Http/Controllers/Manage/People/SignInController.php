@@ -17,7 +17,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\SiteWords;
 
-/** The door: signing in and out, and taking up an invitation. */
+/** Signing in to Manage, signing out, and accepting an invitation. */
 final readonly class SignInController
 {
     private const ROLES = ['manager', 'author'];
@@ -44,7 +44,7 @@ final readonly class SignInController
     }
 
     /**
-     * For a page that is open still.
+     * For a page that is still open after its session ended.
      *
      * @return array{email: string}
      */

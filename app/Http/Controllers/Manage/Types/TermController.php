@@ -176,7 +176,7 @@ final readonly class TermController
             'picture' => $term->picture,
             'pictureUrl' => $picture?->smallUrl(),
             'colour' => $term->colour,
-            // A value of a field that the taxonomy has no more stays stored, and is not asked about.
+            // The value of a field that the taxonomy no longer has stays stored, and is not shown.
             'fields' => new JsonMap(
                 array_intersect_key($term->fields, $this->taxonomy($term->taxonomy_key)->fields),
             ),

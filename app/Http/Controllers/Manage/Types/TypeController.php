@@ -25,7 +25,7 @@ use Wellspring\Core\Content\Limit\Limit;
 use Wellspring\Core\Content\Type;
 
 /**
- * Content types: what they are, what a change of one would do, the change itself, and their files.
+ * Content types: their definitions, the effects of a change, the change itself, and their files.
  *
  * @phpstan-import-type TypeFileShape from DefinitionSchemas
  * @phpstan-import-type FormDraftShape from FormDraftResource
