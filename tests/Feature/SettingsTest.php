@@ -97,6 +97,10 @@ final class SettingsTest extends TestCase
         $this->publish(['locale' => 'de-DE', 'timeZone' => 'Europe/Berlin']);
         $this->assertSame(['Ångermanland', 'Häuser', 'Zinnia'], $titles());
         $this->get('/search?q=haus')->assertSee('Häuser')->assertSee('<html lang="de-DE" dir="ltr">', false);
+        // PostgreSQL has no stemmer for Ukrainian: words are searched as they are.
+        $this->publish(['locale' => 'uk-UA']);
+        $this->get('/search?q=haus')->assertDontSee('Häuser<')->assertSee('На цьому сайті ніщо не містить');
+        $this->get('/search?q=häuser')->assertSee('Häuser')->assertSee('<html lang="uk-UA"', false);
         $this->assertSame([], DB::select("select 1 from pg_collation where collname = 'wellspring_text_before'"));
     }
 
