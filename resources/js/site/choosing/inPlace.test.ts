@@ -11,6 +11,7 @@ const listing = (words: string) =>
 beforeEach(async () => {
 	asked.length = 0;
 	history.replaceState(null, "", "/shop");
+	document.head.innerHTML = '<meta name="site-words" content="{&quot;loading.failed&quot;:&quot;Not loaded.&quot;}">';
 	document.body.innerHTML = listing("first");
 	window.scrollTo = vi.fn() as unknown as typeof window.scrollTo;
 	vi.stubGlobal(
@@ -65,7 +66,7 @@ test("without a connection the listing stays, and says how to try again", async 
 	await done;
 	expect(count()).toBe("first");
 	expect(location.search).toBe("");
-	expect(document.querySelector("[role=alert]")?.textContent).toContain("This could not be loaded.");
+	expect(document.querySelector("[role=alert]")?.textContent).toContain("Not loaded.");
 	document.querySelector<HTMLButtonElement>(".choice-fault button")?.click();
 	expect(document.querySelector(".choice-fault")).toBeNull();
 	asked[1]?.show("three");
