@@ -24,7 +24,7 @@ final class AddressOfValues
     }
 
     /**
-     * @param  array<string, Field>  $fields  that it may name, by key
+     * @param  array<string, Field>  $fields  the fields that it may use, by key
      * @return string|null what is expected instead; null where it is an address
      */
     public static function fault(string $address, array $fields): ?string
@@ -45,7 +45,7 @@ final class AddressOfValues
     }
 
     /**
-     * @param  list<Field>  $fields  those that it names
+     * @param  list<Field>  $fields  the fields that it uses
      * @return string|null null where the record lacks a value of one
      */
     public static function of(string $address, array $fields, Record $record): ?string

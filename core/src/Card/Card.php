@@ -11,10 +11,12 @@ use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Empty\Node;
 use Wellspring\Core\Filter\Condition;
 
-/** How one record looks: lines of parts. */
+/** The layout of one record: lines of parts. */
 final readonly class Card
 {
-    /** @param  non-empty-array<int, Line>  $lines  by their places in the definition, which may lack some */
+    /**
+     * @param  non-empty-array<int, Line>  $lines  by their positions in the definition; unreadable lines are missing
+     */
     public function __construct(public array $lines)
     {
     }
@@ -55,8 +57,8 @@ final readonly class Card
     }
 
     /**
-     * Whether the record is listed: unless a part takes its card away, or no line of it is left. What takes the module
-     * or more away is no matter of the list.
+     * True if the record is listed: no part removes its card, and at least one line remains. Parts that remove the
+     * module or more do not affect the list.
      *
      * @param  Record  $record  as the viewer sees it
      */
@@ -67,7 +69,7 @@ final readonly class Card
         return $node->left() !== null || ($node->takes()->value ?? 0) > Level::Card->value;
     }
 
-    /** The same as a rule. */
+    /** The same as a rule for the database. */
     public function presence(): Presence
     {
         return Presence::any([
@@ -109,7 +111,7 @@ final readonly class Card
         return $parts;
     }
 
-    /** The card with its title alone, at its place; the whole card where it has no title. */
+    /** The card with its title alone, in the title's line; the whole card if it has no title. */
     public function titleAlone(): self
     {
         foreach ($this->lines as $l => $line) {
@@ -141,7 +143,7 @@ final readonly class Card
         )));
     }
 
-    /** Whether it looks otherwise from midnight on though nothing was written. */
+    /** True if it may look different after midnight without a write. */
     public function changesDaily(): bool
     {
         return array_filter($this->parts(), fn (Part $part): bool => $part->changesDaily()) !== [];

@@ -14,13 +14,13 @@ use Wellspring\Core\Filter\Value\DynamicValue;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** What the parts of a card may speak of. */
+/** The fields and conditions that the parts of a card may use. */
 final readonly class CardFields
 {
     /** @var array<string, Field> by key; those reached through links, too, where the catalogue is known */
     public array $all;
 
-    /** @param  array<string, Field>|null  $fields  null: those of the type alone */
+    /** @param  array<string, Field>|null  $fields  null: only those of the type */
     public function __construct(public Type $type, private Problems $problems, ?array $fields = null)
     {
         $this->all = array_filter(
@@ -30,7 +30,7 @@ final readonly class CardFields
     }
 
     /**
-     * The field that a key of the definition names.
+     * The field with the key in the definition.
      *
      * @param  \Closure(Field): bool  $suits
      * @return Field|null null, and the problem noted, where it names none that suits
@@ -54,7 +54,7 @@ final readonly class CardFields
     }
 
     /**
-     * A condition or a group that stands under a key. Its values are given: a card is the same on every page, and for
+     * A condition or a group under a key. Its values are fixed, because a card looks the same on every page and for
      * every visitor who may see the record.
      */
     public function rule(Shape $shape, string $key): Condition|Group|null

@@ -13,15 +13,15 @@ use Wellspring\Core\Problem\Path;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** Reads the card of a module: what each record shows. */
+/** Reads the card of a module, which lays out each record. */
 final readonly class CardReader
 {
     private CardFields $fields;
 
     /**
      * @param  Type  $type  of the records
-     * @param  non-empty-list<EmptyAction>  $actions  that a part's empty-value rule may have
-     * @param  array<string, Field>|null  $fields  what its parts may speak of; null: the type's own alone
+     * @param  non-empty-list<EmptyAction>  $actions  the actions that an empty-value rule of a part may have
+     * @param  array<string, Field>|null  $fields  the fields that its parts may use; null: only the type's own
      */
     public function __construct(
         private Type $type,
@@ -91,7 +91,7 @@ final readonly class CardReader
         return $content === null ? null : new Part($kinds[$key], $content, $empty, $style);
     }
 
-    /** Stands for a part that cannot be read. */
+    /** Placeholder for a part that cannot be read. */
     private function title(): Part
     {
         return new Part(new Part\Title, Part\Title::plain($this->fields), new EmptyRule, PartStyle::plain());

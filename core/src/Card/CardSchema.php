@@ -7,11 +7,11 @@ namespace Wellspring\Core\Card;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Option\OptionValues;
 
-/** The JSON Schema (2020-12) of a card, made of what the register of part kinds holds. */
+/** The JSON Schema (2020-12) of a card, made from the register of part kinds. */
 final class CardSchema
 {
     /**
-     * @param  string  $empty  the reference to the schema of a part's empty-value rule
+     * @param  string  $empty  the reference to the schema of empty-value rules
      * @return array<string, mixed>
      */
     public static function build(string $empty): array

@@ -8,10 +8,10 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Problem\Shape;
 
-/** The key of a field that a part shows. */
+/** Option of a part: the key of the field that it shows. */
 final readonly class FieldKey implements Option
 {
-    /** @param  list<Family>  $families  of the fields that suit */
+    /** @param  list<Family>  $families  of the fields that may be chosen */
     public function __construct(
         private array $families,
         private string $key = 'field',

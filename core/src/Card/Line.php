@@ -11,7 +11,9 @@ use Wellspring\Core\Empty\Node;
 /** One line of a card. */
 final readonly class Line
 {
-    /** @param  non-empty-array<int, Part>  $parts  by their places in the definition, which may lack some */
+    /**
+     * @param  non-empty-array<int, Part>  $parts  by their positions in the definition; unreadable parts are missing
+     */
     public function __construct(public array $parts)
     {
     }
@@ -25,7 +27,7 @@ final readonly class Line
         );
     }
 
-    /** Of which records anything of it is left. */
+    /** The records for which at least one part of the line remains. */
     public function isShown(): Presence
     {
         return Presence::all([
@@ -36,7 +38,7 @@ final readonly class Line
         ]);
     }
 
-    /** Of which records a part takes something of that level away, or something larger. */
+    /** The records for which a part removes the given level or a larger one. */
     public function takes(Level $level): Presence
     {
         return Presence::any(array_values(

@@ -18,10 +18,10 @@ use Wellspring\Core\Wording\Format;
 /** One part of a card's line. */
 final readonly class Part
 {
-    /** The field that it shows; null where it shows none. */
+    /** The field that it shows; null if it shows none. */
     public ?Field $field;
 
-    /** What the record must fulfil for it to show; null where nothing is asked. */
+    /** The rule that a record must fulfil for the part to show; null if there is none. */
     public Condition|Group|null $rule;
 
     public function __construct(
@@ -34,13 +34,13 @@ final readonly class Part
         $this->rule = $content->rule;
     }
 
-    /** A whole number that the kind says for itself. */
+    /** A whole-number option of its kind. */
     public function number(string $option): int
     {
         return $this->content->values->number($option);
     }
 
-    /** A text that the kind says for itself; empty where it says none. */
+    /** A text option of its kind; empty if not set. */
     public function option(string $option): string
     {
         return $this->content->values->text($option);
@@ -57,19 +57,19 @@ final readonly class Part
         return $this->content->others;
     }
 
-    /** What it shows of the record itself; null where there is nothing to show. */
+    /** The part's own value for the record, without the empty-value rule; null if there is none. */
     public function value(Record $record, CardContext $context): ?PartValue
     {
         return $this->kind->show($this, $record, $context);
     }
 
-    /** What it shows of a field of the record, as the site writes it. */
+    /** A field of the record as the site writes it. */
     public function fieldText(Record $record, Format $format): ?string
     {
         return $this->field?->display($this->fieldValue($record), $format, $record->names($this->field));
     }
 
-    /** The record's value of its field, or that of the first that the record links to which has one. */
+    /** The record's value of its field; for a field through links, the first value of a linked record. */
     public function fieldValue(Record $record): mixed
     {
         return $this->field === null ? null : self::valueOf($this->field, $record);
@@ -119,13 +119,13 @@ final readonly class Part
         return $node->content === null ? $node : Node::leaf(Level::Part, $node->content->insteadOf($this));
     }
 
-    /** Of which records it has something of its own to show. */
+    /** The records for which the part has a value of its own. */
     public function presence(): Presence
     {
         return $this->kind->presence($this);
     }
 
-    /** Of which records anything stands in its place. */
+    /** The records for which the part shows anything, the empty-value rule included. */
     public function isShown(): Presence
     {
         return match ($this->empty->do) {
@@ -138,7 +138,7 @@ final readonly class Part
         };
     }
 
-    /** Of which records it takes more than itself away: something of that level or larger. */
+    /** The records for which the part removes the given level or a larger one. */
     public function takes(Level $level): Presence
     {
         $then = match (true) {
@@ -173,7 +173,7 @@ final readonly class Part
     }
 
     /**
-     * @param  string  $at  where it stands in the definition
+     * @param  string  $at  its place in the definition
      * @param  list<string>  $types  keys of the content types whose items the module lists
      * @return list<Reference>
      */
@@ -203,7 +203,7 @@ final readonly class Part
             + ($this->empty->do === EmptyAction::LeaveOut ? [] : ['empty' => $this->empty->toArray()]);
     }
 
-    /** What shows another field instead, by a rule of its own. */
+    /** The part that shows another field instead, with its own empty-value rule. */
     private function substitute(): ?self
     {
         $field = $this->empty->field;

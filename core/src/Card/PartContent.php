@@ -9,12 +9,12 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Option\OptionValues;
 
-/** What a part shows: a field of the record, where it shows one, and what its kind says beside. */
+/** The content of a part: its field, if it shows one, and the options of its kind. */
 final readonly class PartContent
 {
     /**
-     * @param  list<Field>  $others  what else it asks of a record
-     * @param  Condition|Group|null  $rule  what the record must fulfil
+     * @param  list<Field>  $others  further fields that it reads
+     * @param  Condition|Group|null  $rule  the rule that the record must fulfil
      */
     public function __construct(
         public OptionValues $values,

@@ -13,7 +13,7 @@ use Wellspring\Core\Option\Option;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * A kind of part on a card: what it shows of a record and how.
+ * A kind of part on a card.
  *
  * To add one: a class in Part/, a line in PartKinds, and its view in resources/views/site/parts.
  */
@@ -21,7 +21,7 @@ interface PartKind
 {
     public function key(): string;
 
-    /** What a manager calls it: “Picture”. */
+    /** Its label for managers: “Picture”. */
     public function label(): string;
 
     /** @return list<Option> the keys of its own, beside those that every part has */
@@ -30,13 +30,13 @@ interface PartKind
     /** @return list<array{label: string, part: array<string, mixed>}> those that a card of the type could have */
     public function offers(Type $type): array;
 
-    /** What a definition says of it; null, and problems noted, where it cannot be. */
+    /** Reads the part's content from a definition. Returns null and adds problems if it is invalid. */
     public function read(Shape $shape, CardFields $fields): ?PartContent;
 
-    /** What it shows; null where there is nothing. A picture gives its name. */
+    /** The value to show; null if there is none. For a picture it is the file name. */
     public function show(Part $part, Record $record, CardContext $context): ?PartValue;
 
-    /** Of which records it has something to show: the same that show() says. */
+    /** The records that show() has a value for. */
     public function presence(Part $part): Presence;
 
     /** @return list<Field> what it asks of a record */
@@ -45,20 +45,20 @@ interface PartKind
     /** @return list<Condition> what it asks besides */
     public function conditions(Part $part): array;
 
-    /** Whether it shows something else from midnight on though nothing was written. */
+    /** True if the value may change at midnight without a write. */
     public function changesDaily(Part $part): bool;
 
-    /** Whether a record that it has nothing to show of lacks something, to be filled in. */
+    /** True if a record without a value has a gap that a manager can fill in. */
     public function canBeFilledIn(): bool;
 
-    /** Whether what it shows is the name of a picture. */
+    /** True if the value is the name of a picture. */
     public function showsPicture(): bool;
 
-    /** How the part is called in a sentence. */
+    /** The name of the part inside a sentence. */
     public function words(Part $part): string;
 
     /**
-     * @param  string  $at  where the part stands in the definition
+     * @param  string  $at  the part's place in the definition
      * @param  list<string>  $types  keys of the content types whose items the module lists
      * @return list<Reference>
      */

@@ -23,7 +23,7 @@ final class PartKinds
     }
 
     /**
-     * The parts that a card of the type can have. No label stands twice: a later part of the same label names its kind.
+     * The parts that a card of the type can have. Labels are unique: a later part with the same label adds its kind.
      *
      * @return list<array{label: string, part: array<string, mixed>}>
      */
@@ -46,13 +46,13 @@ final class PartKinds
         return $offers;
     }
 
-    /** @param  PartKind  $kind  of an installation's own */
+    /** @param  PartKind  $kind  from an installation's plug-ins */
     public static function add(PartKind $kind): void
     {
         self::$all = self::all() + [$kind->key() => $kind];
     }
 
-    /** Takes those of an installation's own away again. */
+    /** Removes the plug-ins of an installation again. */
     public static function reset(): void
     {
         self::$all = [];

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
-/** A piece of what a part shows. */
+/** One piece of a part's value. */
 final readonly class PartPiece
 {
     /**
-     * @param  string  $role  what it is: `now`, `former`, `badge`, `term`, `linked`
-     * @param  array{string, string}|null  $term  taxonomy and slug of the term whose page it leads to
-     * @param  array{string, string}|null  $record  type and slug of the record whose page it leads to
+     * @param  string  $role  its kind: `now`, `former`, `badge`, `term`, `linked`
+     * @param  array{string, string}|null  $term  taxonomy and slug of the linked term
+     * @param  array{string, string}|null  $record  type and slug of the linked record
      */
     public function __construct(
         public string $text,

@@ -12,15 +12,15 @@ use Wellspring\Core\Option\Several;
 use Wellspring\Core\Option\Words;
 use Wellspring\Core\Problem\Shape;
 
-/** What every part has beside what it shows: its label, the widths at which it shows, how it stands out. */
+/** The options that every part has: its label, the widths at which it shows, and its emphasis. */
 final readonly class PartStyle
 {
-    /** Stands by the value; empty for none. */
+    /** The label beside the value; empty for none. */
     public string $label;
 
     public bool $isLabelAfter;
 
-    /** Classes of resources/css/site/card/parts.css, joined: `is-strong not-phone`. */
+    /** CSS classes of resources/css/site/card/parts.css: `is-strong not-phone`. */
     public string $classes;
 
     private function __construct(private OptionValues $values)

@@ -7,14 +7,14 @@ namespace Wellspring\Core\Card;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Record;
 
-/** What a part shows of a record. */
+/** The value that a part shows for a record. */
 final readonly class PartValue
 {
     /**
-     * @param  string  $text  plain text, not empty; for a picture or an icon its name
-     * @param  list<PartPiece>  $pieces  the same in pieces, where they are drawn each in its own way
-     * @param  string|null  $address  where it leads, beside the record's own page
-     * @param  string  $html  the same with its markup, safe as it is stored; empty of plain text
+     * @param  string  $text  plain text, not empty; the name of a picture or an icon
+     * @param  list<PartPiece>  $pieces  the same in pieces, if each is drawn differently
+     * @param  string|null  $address  the link's target, if it is not the record's page
+     * @param  string  $html  the same as safe HTML; empty for plain text
      */
     private function __construct(
         public string $text,
@@ -30,7 +30,7 @@ final readonly class PartValue
         return $text === null || $text === '' ? null : new self($text);
     }
 
-    /** @param  string  $visible  the same without markup; empty where there are pictures alone */
+    /** @param  string  $visible  the visible text; empty if there are only pictures */
     public static function html(string $html, string $visible): self
     {
         return new self($visible, html: $html);
@@ -48,7 +48,7 @@ final readonly class PartValue
     /**
      * The value of a field. The name of a person or an item links to that person's or item's page.
      *
-     * @param  string|null  $text  the same in words
+     * @param  string|null  $text  the same as text
      */
     public static function linked(Record $record, Field $field, ?string $text): ?self
     {
@@ -64,7 +64,7 @@ final readonly class PartValue
         return $pieces === [] ? self::text($text) : self::pieces($pieces, ', ');
     }
 
-    /** @param  string|null  $video  a file's name or an address, which the picture stands for */
+    /** @param  string|null  $video  the video that the picture stands for: a file name or an address */
     public static function picture(string $name, ?string $video): self
     {
         return new self($name, $video === null ? [] : [new PartPiece($video, 'video')]);

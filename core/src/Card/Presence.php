@@ -12,8 +12,8 @@ use Wellspring\Core\Filter\Test\Filled;
 use Wellspring\Core\Filter\Test\Readable;
 
 /**
- * Of which records something holds, as a rule that both runs can ask: whether a part has something to show, whether a
- * card is listed. What is known without asking is a plain yes or no.
+ * The set of records with some property, as a rule for both runs: whether a part has a value, whether a card is listed.
+ * A known answer is a plain true or false.
  */
 final readonly class Presence
 {
@@ -36,13 +36,13 @@ final readonly class Presence
         return new self($rule);
     }
 
-    /** Of those whose value of the field is not empty. */
+    /** The records whose value of the field is not empty. */
     public static function filled(Field $field): self
     {
         return $field->isNeverEmpty() ? self::always() : new self(new Condition($field, new Filled(true)));
     }
 
-    /** Of those whose text can be read: not of pictures alone. */
+    /** The records whose text is visible, not only pictures. */
     public static function readable(Field $field): self
     {
         return new self(new Condition($field, new Readable));

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
-/** A part with what it shows for one record. */
+/** A part with its value for one record. */
 final readonly class RenderedPart
 {
-    /** What it shows as plain text; for a picture its name; empty where it keeps its space. */
+    /** Its value as plain text; the name of a picture; empty if it keeps its space. */
     public string $text;
 
     /**
-     * @param  Part  $part  as the card has it
-     * @param  PartKind  $kind  how it is drawn: the part's own kind, or that of what is shown instead
-     * @param  PartValue|null  $value  null where a text is said or the space is kept
+     * @param  Part  $part  as in the card
+     * @param  PartKind  $kind  the kind that draws it: the part's own, or that of the field shown instead
+     * @param  PartValue|null  $value  null if a text is said or the space is kept
      */
     public function __construct(
         public Part $part,
@@ -25,7 +25,7 @@ final readonly class RenderedPart
         $this->text = $value === null ? $said : $value->text;
     }
 
-    /** The same, standing in for a part that has nothing to show itself. */
+    /** The same, as replacement for a part without a value. */
     public function insteadOf(Part $part): self
     {
         return new self($part, $this->kind, $this->value, match ($this->shows) {
@@ -34,13 +34,13 @@ final readonly class RenderedPart
         }, $this->text);
     }
 
-    /** Whether its text is the name of a picture. */
+    /** True if its text is the name of a picture. */
     public function isPicture(): bool
     {
         return $this->shows === Shows::StandIn || $this->value !== null && $this->kind->showsPicture();
     }
 
-    /** Whether it takes a picture's place on the card. */
+    /** True if it stands in the place of a picture. */
     public function standsForPicture(): bool
     {
         return $this->isPicture() || $this->shows === Shows::Space && $this->part->kind->showsPicture();

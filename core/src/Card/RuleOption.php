@@ -7,7 +7,7 @@ namespace Wellspring\Core\Card;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Problem\Shape;
 
-/** A condition or a group of conditions that the record must fulfil; read by CardFields::rule(). */
+/** Option: a condition or a group that the record must fulfil. CardFields::rule() reads it. */
 final readonly class RuleOption implements Option
 {
     public function __construct(private string $key, private string $label)

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Card;
 
-/** Where what a part shows comes from: from the record, or from its empty-value rule. */
+/** The origin of a part's value: the record, or the empty-value rule. */
 enum Shows: string
 {
     case Value = 'value';

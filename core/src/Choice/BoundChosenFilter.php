@@ -9,17 +9,18 @@ use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\BoundGroup;
 
 /**
- * A filter with what a visitor has chosen, here and now.
+ * A filter with the visitor's choice, bound to the context of a run.
  *
  * @property-read BoundCondition|BoundGroup $rule
  */
 final readonly class BoundChosenFilter extends ChosenFilter
 {
     /**
-     * @param  string  $said  the parameter's value as the canonical address has it
-     * @param  BoundCondition|BoundGroup  $rule  what it keeps
-     * @param  list<string>  $options  the options that are chosen; empty where the control has none
-     * @param  array{int|float|string|null, int|float|string|null}|null  $ends  of a range: from, to; null: open
+     * @param  string  $said  the parameter's value in the canonical address
+     * @param  BoundCondition|BoundGroup  $rule  the records that it keeps
+     * @param  list<string>  $options  the chosen options; empty if the control has none
+     * @param  array{int|float|string|null, int|float|string|null}|null  $ends  the ends of a range: from, to; null:
+     *   open
      */
     public function __construct(
         OfferedFilter $filter,
@@ -31,7 +32,7 @@ final readonly class BoundChosenFilter extends ChosenFilter
         parent::__construct($filter, $said, $rule, $options, $ends);
     }
 
-    /** Returns itself: all values are given already. */
+    /** Returns itself, because all values are known. */
     public function bound(Context $context): self
     {
         return $this;

@@ -8,7 +8,7 @@ use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Filter\Join;
 
-/** What a visitor has chosen of one offer. */
+/** A visitor's choices in one offer. */
 final readonly class Chosen
 {
     /**
@@ -29,7 +29,7 @@ final readonly class Chosen
         return $this->parameters() === [];
     }
 
-    /** What is chosen of a filter; null where that is nothing. */
+    /** The choice in a filter; null if there is none. */
     public function of(OfferedFilter $filter): ?BoundChosenFilter
     {
         foreach ($this->filters as $chosen) {
@@ -41,7 +41,7 @@ final readonly class Chosen
         return null;
     }
 
-    /** The same without what is chosen of a filter. */
+    /** The same choices without those of one filter. */
     public function without(OfferedFilter $filter): self
     {
         return new self($this->offer, array_values(array_filter(
@@ -50,7 +50,7 @@ final readonly class Chosen
         )), $this->order, $this->size, $this->arrangement);
     }
 
-    /** What all the filters keep together; null where none is chosen. */
+    /** The condition of all filters together; null if none is chosen. */
     public function rule(): ?BoundGroup
     {
         $rules = array_map(fn (BoundChosenFilter $chosen): BoundCondition|BoundGroup => $chosen->rule, $this->filters);
@@ -87,8 +87,8 @@ final readonly class Chosen
     }
 
     /**
-     * Whether there are few like it: an order, a size, an arrangement and one option. Of ranges, words and options
-     * taken together there is no end.
+     * True if few combinations of this kind exist: an order, a size, an arrangement and one option. The number of
+     * combinations of ranges, words and several options is unbounded.
      */
     public function isOneOfFew(): bool
     {

@@ -9,14 +9,15 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Wording\Format;
 
-/** A filter with what a visitor has chosen, as its control reads it. */
+/** A filter with the visitor's choice, as its control reads it. */
 readonly class ChosenFilter
 {
     /**
-     * @param  string  $said  the parameter's value as the canonical address has it
-     * @param  Condition|Group  $rule  what it keeps
-     * @param  list<string>  $options  the options that are chosen; empty where the control has none
-     * @param  array{int|float|string|null, int|float|string|null}|null  $ends  of a range: from, to; null: open
+     * @param  string  $said  the parameter's value in the canonical address
+     * @param  Condition|Group  $rule  the records that it keeps
+     * @param  list<string>  $options  the chosen options; empty if the control has none
+     * @param  array{int|float|string|null, int|float|string|null}|null  $ends  the ends of a range: from, to; null:
+     *   open
      */
     public function __construct(
         public OfferedFilter $filter,
@@ -34,7 +35,7 @@ readonly class ChosenFilter
         return new BoundChosenFilter($this->filter, $this->said, $rule, $this->options, $this->ends);
     }
 
-    /** How it reads above the results. */
+    /** Its text above the results. */
     public function words(Format $format): string
     {
         return $this->filter->control->chosenWords($this, $format);

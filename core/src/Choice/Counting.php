@@ -4,22 +4,22 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Choice;
 
-/** How what can be chosen of a filter is counted. */
+/** How the options of a filter are counted. */
 enum Counting
 {
-    /** An option stands for the records that hold its value, or a term below it. */
+    /** An option counts the records with its value, or with a term below it. */
     case Values;
 
-    /** An option stands for the records that its own condition keeps. */
+    /** An option counts the records that its own condition keeps. */
     case Rules;
 
-    /** A range of numbers: the least, the greatest, and how the values lie between. */
+    /** A range of numbers: the least and greatest value, and their distribution. */
     case Numbers;
 
-    /** A range of days, likewise. */
+    /** A range of days, with the same figures. */
     case Days;
 
-    /** There is nothing to count beside it. */
+    /** The filter has no counts. */
     case Nothing;
 
     public function isRange(): bool

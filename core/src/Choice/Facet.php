@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Choice;
 
-/** What a filter offers a visitor here and now: its options with their counts, or the range of its values. */
+/** A filter as a visitor sees it: its options with their counts, or the range of its values. */
 final readonly class Facet
 {
     /**
-     * @param  BoundChosenFilter|null  $chosen  what is chosen of it
+     * @param  BoundChosenFilter|null  $chosen  its current choice
      * @param  array<array-key, int>  $counts  by option
-     * @param  FacetRange|null  $range  null where it is none, or there are no values
-     * @param  int  $left  how many records would be listed if nothing were chosen of it
+     * @param  FacetRange|null  $range  null if it is no range, or has no values
+     * @param  int  $left  the number of listed records without this filter
      */
     public function __construct(
         public OfferedFilter $filter,
@@ -41,7 +41,7 @@ final readonly class Facet
         return $options;
     }
 
-    /** False where it offers nothing: no record has a value of it. */
+    /** False if no record has a value, so that there is nothing to choose. */
     public function isOfUse(): bool
     {
         return match (true) {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Choice;
 
-/** One option of a filter, with how many records would be listed if it were chosen. */
+/** One option of a filter, with the number of listed records if it were chosen. */
 final readonly class FacetOption
 {
-    /** @param  int  $depth  how many of the options it stands below, in a tree; 0 elsewhere */
+    /** @param  int  $depth  its depth in a tree of options; otherwise 0 */
     public function __construct(
         public string $value,
         public string $label,
@@ -17,7 +17,7 @@ final readonly class FacetOption
     ) {
     }
 
-    /** Whether nothing is behind it; one that is chosen can always be taken back. */
+    /** True if it would list no record. A chosen option can always be removed. */
     public function isOff(): bool
     {
         return $this->count === 0 && ! $this->isChosen;

@@ -8,12 +8,11 @@ use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Time\CalendarUnit;
 
 /**
- * What a range of numbers or days can be chosen from: the least and the greatest value, and how many records lie
- * between.
+ * The range that a filter of numbers or days offers: the least and greatest value, and the number of records between.
  */
 final readonly class FacetRange
 {
-    /** Bars of equal width, unless all values are the same. */
+    /** Number of bars of equal width, unless all values are the same. */
     public const BARS = 12;
 
     private const DAYS = 31;
@@ -23,17 +22,17 @@ final readonly class FacetRange
     private const MONTHS = 1100;
 
     /**
-     * @param  list<array{float|string, float|string, int}>  $bars  from, to, records; a number between two bars lies in
-     *   the second; of days, both belong
+     * @param  list<array{float|string, float|string, int}>  $bars  from, to, records; a number on the border of two
+     *   bars counts in the second; both end days belong
      */
     private function __construct(public float|string $least, public float|string $greatest, public array $bars)
     {
     }
 
     /**
-     * Where the handles of a range of numbers move: from, to, and by how much at once, about a hundredth of the way.
+     * The limits and the step of the range's handles. The step is about a hundredth of the range.
      *
-     * @param  int  $decimals  digits after the point that values may have
+     * @param  int  $decimals  maximum number of decimals of the values
      * @return array{float, float, float}
      */
     public function scale(int $decimals): array
@@ -56,7 +55,7 @@ final readonly class FacetRange
         ];
     }
 
-    /** @param  array<int, int>  $records  by the number of the bar, 0 first */
+    /** @param  array<int, int>  $records  by the index of the bar, 0 first */
     public static function ofNumbers(float $least, float $greatest, array $records): self
     {
         $last = $greatest > $least ? self::BARS - 1 : 0;

@@ -9,37 +9,37 @@ use Wellspring\Core\Option\Option;
 use Wellspring\Core\Wording\Format;
 
 /**
- * A way for visitors to filter by a field: how a choice stands in the address, and which rule it makes.
+ * A filter control: how a choice is written in the address, and the condition that it makes.
  *
- * To add one: a class here, a line in FilterControls (or config/plugins.php), and its view site/filters/KEY where it is
- * no list of options.
+ * To add one: a class here, a line in FilterControls (or config/plugins.php), and a view site/filters/KEY unless it is
+ * a list of options.
  */
 interface FilterControl
 {
-    /** The `as` of a filter in a definition. */
+    /** The value of `as` in a definition. */
     public function key(): string;
 
-    /** What managers read: “check boxes”. */
+    /** Its name for managers: “check boxes”. */
     public function words(): string;
 
     public function suits(Field $field): bool;
 
-    /** Whether it lets several options be chosen at once; a filter's `join` is for those alone. */
+    /** True if several options can be chosen. Only such filters have a `join`. */
     public function takesSeveral(): bool;
 
-    /** Whether each option is a link, and no part of a form. */
+    /** True if each option is a link, not part of a form. */
     public function isChosenByLinks(): bool;
 
-    /** Whether what is chosen of it is always in sight, so that it need not be said above the results. */
+    /** True if its choice is always visible, so that it is not repeated above the results. */
     public function showsItsChoice(): bool;
 
-    /** Whether the filter is one check box, under its own name. */
+    /** True if the filter is one check box with the filter's name. */
     public function isOneBox(OfferedFilter $filter): bool;
 
-    /** Whether its options stand as a tree, and one keeps what is below it. */
+    /** True if its options form a tree, where an option includes those below it. */
     public function showsTree(): bool;
 
-    /** Whether its filters say what they keep, as a rule of the manager's: `"rule": {…}`. */
+    /** True if its filters have a rule of the manager: `"rule": {…}`. */
     public function takesRule(): bool;
 
     /**
@@ -50,12 +50,12 @@ interface FilterControl
     /** @return list<Option> what a definition may say for it alone */
     public function settings(): array;
 
-    /** How what can be chosen is counted. */
+    /** How its options are counted. */
     public function counting(): Counting;
 
     /**
-     * @return array<array-key, string> the labels of what can be chosen, by the value that stands in the address, in
-     *   order; empty where it is no list
+     * @return array<array-key, string> labels of the options, by their value in the address, in order; empty if it has
+     *   no list
      */
     public function options(OfferedFilter $filter): array;
 
@@ -66,12 +66,12 @@ interface FilterControl
     public function read(string $said, OfferedFilter $filter): ?ChosenFilter;
 
     /**
-     * How visitors read an option.
+     * The text of an option for visitors.
      *
-     * @param  string  $label  as options() says it
+     * @param  string  $label  its label from options()
      */
     public function optionWords(string $value, string $label, Format $format): string;
 
-    /** How what is chosen reads above the results: “Shade or Half shade”, “£3–£12”. */
+    /** The text of the choice above the results: “Shade or Half shade”, “£3–£12”. */
     public function chosenWords(ChosenFilter $chosen, Format $format): string;
 }

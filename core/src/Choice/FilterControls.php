@@ -28,13 +28,13 @@ final class FilterControls
         return array_keys(array_filter(self::all(), fn (FilterControl $control): bool => $control->suits($field)));
     }
 
-    /** @param  FilterControl  $control  of an installation's own */
+    /** @param  FilterControl  $control  from an installation's plug-ins */
     public static function add(FilterControl $control): void
     {
         self::$all = self::all() + [$control->key() => $control];
     }
 
-    /** Takes those of an installation's own away again. */
+    /** Removes the plug-ins of an installation again. */
     public static function reset(): void
     {
         self::$all = [];

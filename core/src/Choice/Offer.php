@@ -15,8 +15,8 @@ use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Sort\SortKey;
 
 /**
- * What a module lets visitors choose: filters, orders, page sizes, arrangements. Parameters of the address are the
- * offer's key, a hyphen and a name: `shade-light`, `shade-sort`.
+ * The choices that a module offers to visitors: filters, orders, page sizes, arrangements. Parameters of the address
+ * are the offer's key, a hyphen and a name: `shade-light`, `shade-sort`.
  */
 final readonly class Offer
 {
@@ -29,12 +29,12 @@ final readonly class Offer
     /** Where the filters stand, by `stand`. */
     public const STAND = 'stand';
 
-    /** How they stand on a phone, by `onPhone`. */
+    /** How they appear on a phone, by `onPhone`. */
     public const ON_PHONE = 'onPhone';
 
     public const REMEMBER = 'remember';
 
-    /** Names after the key that mean something else than a filter. */
+    /** Reserved names, which cannot be names of filters. */
     public const RESERVED = [self::SORT, self::SIZE, self::ARRANGEMENT, self::PAGE];
 
     public const PAGE = 'page';
@@ -45,7 +45,7 @@ final readonly class Offer
      * @param  list<OfferedOrder>  $orders
      * @param  list<positive-int>  $sizes
      * @param  list<OfferedArrangement>  $arrangements
-     * @param  OptionValues|null  $settings  see settings(); null: nothing is said
+     * @param  OptionValues|null  $settings  see settings(); null: all defaults
      */
     public function __construct(
         public string $key,
@@ -85,11 +85,10 @@ final readonly class Offer
     }
 
     /**
-     * What the visitor has chosen. A choice counts only if the offer has it and it differs from what the module shows
-     * without a choice.
+     * Reads the visitor's choices. A choice counts only if the offer has it and it differs from the module's default.
      *
-     * @param  list<SortKey>  $order  the module's own
-     * @param  int  $size  the module's own
+     * @param  list<SortKey>  $order  the module's default
+     * @param  int  $size  the module's default
      */
     public function chosen(Context $context, array $order, int $size, Arrangement $arrange): Chosen
     {
@@ -127,7 +126,7 @@ final readonly class Offer
         ]);
     }
 
-    /** @param  list<OfferedOrder>  $more  beside its own */
+    /** @param  list<OfferedOrder>  $more  besides its own */
     public function withOrders(array $more): self
     {
         return new self(
@@ -141,7 +140,8 @@ final readonly class Offer
     }
 
     /**
-     * Its filters asked of other fields of the same keys, where the controls suit them, and what a rule asks is there.
+     * The offer for another type: filters on fields with the same keys, if the controls suit them and their rules use
+     * existing fields.
      *
      * @param  array<array-key, Field>  $fields  by key
      */
@@ -158,7 +158,7 @@ final readonly class Offer
     }
 
     /**
-     * @param  string  $at  where it stands in the definition
+     * @param  string  $at  its place in the definition
      * @param  list<string>  $types  keys of the content types whose items the module lists
      * @return list<Reference>
      */

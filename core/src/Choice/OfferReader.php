@@ -18,12 +18,12 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Sort\OrderReader;
 use Wellspring\Core\Source\Source;
 
-/** Reads what a module lets visitors choose. */
+/** Reads the offer of a module. */
 final readonly class OfferReader
 {
     public const KEY = '/^[a-z0-9-]{1,64}$/D';
 
-    /** What the address can call a filter. */
+    /** The pattern of a filter's name in the address. */
     public const NAME = '/^[a-z][a-z0-9_-]{0,62}$/D';
 
     public const MAX_FILTERS = 30;
@@ -31,8 +31,8 @@ final readonly class OfferReader
     public const MAX_OTHERS = 12;
 
     /**
-     * @param  array<array-key, Field>  $fields  what can be filtered by, by key
-     * @param  ConditionReader  $rules  of the filters that say what they keep
+     * @param  array<array-key, Field>  $fields  the fields that filters may use, by key
+     * @param  ConditionReader  $rules  for the rules of filters
      */
     public function __construct(
         private Source $source,
@@ -43,7 +43,7 @@ final readonly class OfferReader
     }
 
     /**
-     * @param  string  $module  the module's key, which the offer has where it says none
+     * @param  string  $module  the module's key, which is the default key of the offer
      * @return Offer|null null where nothing is offered, or what another module's offer makes is followed
      */
     public function read(Shape $definition, string $module): ?Offer

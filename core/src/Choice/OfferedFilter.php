@@ -14,19 +14,19 @@ use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Test\Quantifier;
 use Wellspring\Core\Option\OptionValues;
 
-/** A filter that a module offers to visitors. */
+/** A filter in a module's offer. */
 final readonly class OfferedFilter
 {
     /**
-     * @param  string  $name  what the address calls it, after the offer's key
-     * @param  Quantifier  $join  of several options: any of them, or all
-     * @param  string  $label  empty: the field's
-     * @param  list<string>  $options  values that may be chosen, in order; empty: all that the field has
-     * @param  positive-int|null  $most  how many options show before “more”; null: all
-     * @param  bool  $counts  whether a count stands beside each option
-     * @param  bool  $open  whether it stands open at first
-     * @param  Condition|Group|null  $rule  what it keeps, where the control lets that be said
-     * @param  OptionValues|null  $settings  what is said for the control alone; null: nothing
+     * @param  string  $name  its name in the address, after the offer's key
+     * @param  Quantifier  $join  whether a record must have any of the chosen options, or all
+     * @param  string  $label  empty: the field's label
+     * @param  list<string>  $options  the offered values, in order; empty: all values of the field
+     * @param  positive-int|null  $most  the number of options before “more”; null: all
+     * @param  bool  $counts  true if each option has a count
+     * @param  bool  $open  true if it is open at first
+     * @param  Condition|Group|null  $rule  the rule of the manager, if the control has one
+     * @param  OptionValues|null  $settings  the options of its control; null: none
      */
     public function __construct(
         public Field $field,
@@ -90,7 +90,7 @@ final readonly class OfferedFilter
     }
 
     /**
-     * Whether its rule asks nothing but those fields.
+     * True if its rule uses only the given fields.
      *
      * @param  array<array-key, Field>  $fields  by key
      */
@@ -102,7 +102,7 @@ final readonly class OfferedFilter
         return array_filter($this->conditions(), $isThere) === $this->conditions();
     }
 
-    /** The same, asked of another field. */
+    /** The same filter on another field. */
     public function on(Field $field): self
     {
         return new self(
@@ -130,7 +130,7 @@ final readonly class OfferedFilter
         return $this->control->read($said, $this);
     }
 
-    /** What an option keeps, chosen alone. */
+    /** The condition of a single option. */
     public function ruleOf(string $option, Context $context): BoundCondition|BoundGroup
     {
         return $this->read($option)?->bound($context)->rule
@@ -138,7 +138,7 @@ final readonly class OfferedFilter
     }
 
     /**
-     * @param  string  $at  where it stands in the definition
+     * @param  string  $at  its place in the definition
      * @param  list<string>  $types  keys of the content types whose items the module lists
      * @return list<Reference>
      */

@@ -8,12 +8,14 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Value\WhenMissing;
 
-/** A condition here and now: it has the value that the page, the viewer or the address gives, or it lacks one. */
+/**
+ * A condition bound to the context of a run: it has its value from the page, the viewer or the address, or lacks one.
+ */
 final readonly class BoundCondition extends Condition
 {
     /**
-     * @param  mixed  $value  as the test reads it; of no meaning where the value is missing
-     * @param  WhenMissing|null  $missing  what the condition does because its value is missing; null where it is given
+     * @param  mixed  $value  as the test reads it; ignored if the value is missing
+     * @param  WhenMissing|null  $missing  the effect of the missing value; null if the value is known
      */
     public function __construct(Condition $own, mixed $value, public ?WhenMissing $missing = null)
     {
@@ -28,7 +30,7 @@ final readonly class BoundCondition extends Condition
         );
     }
 
-    /** Returns itself: all values are given already. */
+    /** Returns itself, because all values are known. */
     public function bound(Context $context): self
     {
         return $this;
@@ -40,15 +42,15 @@ final readonly class BoundCondition extends Condition
         return new self($this, $value);
     }
 
-    /** Whether it asks nothing: it is off, or its value is missing and it then keeps everything. */
+    /** True if it has no effect: it is off, or its value is missing and it then keeps everything. */
     public function isInactive(): bool
     {
         return $this->off || $this->missing === WhenMissing::KeepAll;
     }
 
     /**
-     * A field that is reached through other items has several values. One value that passes is enough. A negative test
-     * must pass for all of them.
+     * A field that is reached through other items has several values. A positive test needs one value that passes. A
+     * negative test needs all of them to pass.
      *
      * @param  Record  $record  as the viewer sees it, see Record::seenThrough()
      */

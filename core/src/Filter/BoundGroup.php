@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 
 /**
- * A group here and now: each of its conditions has its value. Members that ask nothing count as if they were not there.
+ * A group bound to the context of a run. Members without effect are ignored.
  *
  * @property-read list<BoundCondition|BoundGroup> $members
  *
@@ -22,7 +22,7 @@ final readonly class BoundGroup extends Group
         parent::__construct($join, $members, $off);
     }
 
-    /** Returns itself: all values are given already. */
+    /** Returns itself, because all values are known. */
     public function bound(Context $context): self
     {
         return $this;
@@ -46,8 +46,8 @@ final readonly class BoundGroup extends Group
     }
 
     /**
-     * @return list<BoundCondition|BoundGroup> the members that ask something: neither off, nor without a value while
-     *   they then keep everything
+     * @return list<BoundCondition|BoundGroup> the members with an effect: not off, and not keeping everything for want
+     *   of a value
      */
     public function active(): array
     {

@@ -11,13 +11,13 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\Value\DynamicValue;
 use Wellspring\Core\Filter\Value\WhenMissing;
 
-/** One rule that keeps or drops a record, as a definition has it. One that is off keeps everything. */
+/** A condition of a definition, which keeps or drops records. A condition that is off keeps everything. */
 readonly class Condition
 {
     /**
-     * @param  mixed  $value  as the test reads it, or an DynamicValue
-     * @param  WhenMissing|null  $whenMissing  null: as the value says
-     * @param  array<string, mixed>  $options  what it says for its test alone
+     * @param  mixed  $value  as the test reads it, or a DynamicValue
+     * @param  WhenMissing|null  $whenMissing  null: the default of the value
+     * @param  array<string, mixed>  $options  the options of its test
      */
     public function __construct(
         public Field $field,
@@ -30,7 +30,7 @@ readonly class Condition
     ) {
     }
 
-    /** The condition here and now: with the value that the page, the viewer or the address gives. */
+    /** Binds the condition to a context: its value comes from the page, the viewer or the address. */
     public function bound(Context $context): BoundCondition
     {
         if ($this->test->lacks($context)) {
@@ -56,7 +56,7 @@ readonly class Condition
     }
 
     /**
-     * @param  string  $at  where it stands in the definition
+     * @param  string  $at  its place in the definition
      * @param  list<string>  $types  keys of the content types whose items the module lists
      * @return list<Reference>
      */

@@ -28,8 +28,8 @@ final readonly class ConditionReader
     private const MAX_MEMBERS = 100;
 
     /**
-     * @param  array<string, Field>  $fields  what conditions may name, by key
-     * @param  array<string, Field>  $pageFields  what the items that pages are about have, by key and family
+     * @param  array<string, Field>  $fields  the fields that conditions may use, by key
+     * @param  array<string, Field>  $pageFields  the fields of the items that pages are about, by key and family
      */
     private function __construct(
         private Type $type,
@@ -52,9 +52,9 @@ final readonly class ConditionReader
     }
 
     /**
-     * For conditions that ask values alone, of no page.
+     * For conditions with fixed values, which do not read the page.
      *
-     * @param  array<string, Field>  $fields  what they may name, by key
+     * @param  array<string, Field>  $fields  the fields that they may use, by key
      */
     public static function ofFields(Type $type, array $fields, Problems $problems): self
     {
@@ -102,7 +102,7 @@ final readonly class ConditionReader
         return new Group($joins[0], $members, $off);
     }
 
-    /** A condition, or a group of them. */
+    /** Reads a condition, or a group. */
     public function rule(mixed $data, string $path, int $depth = 1): Condition|Group|null
     {
         return is_array($data) && array_intersect(array_keys($data), array_column(Join::cases(), 'value')) !== []
@@ -171,7 +171,7 @@ final readonly class ConditionReader
         }
     }
 
-    /** A value that the page, the viewer or the address gives. */
+    /** Reads a value that comes from the page, the viewer or the address. */
     private function asked(Shape $shape, Test $test, Field $field): ?DynamicValue
     {
         $shape->oneOf('from', $test->valueOrigins($field) ?: ['nothing: this test takes a given value']);

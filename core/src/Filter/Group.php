@@ -31,7 +31,7 @@ readonly class Group
     }
 
     /**
-     * @param  string  $at  where it stands in the definition
+     * @param  string  $at  its place in the definition
      * @param  list<string>  $types  keys of the content types whose items the module lists
      * @return list<Reference>
      */

@@ -6,10 +6,10 @@ namespace Wellspring\Core\Filter;
 
 use Wellspring\Core\Time\Span;
 
-/** Values that a test keeps at one moment; its ends move on with the clock. */
+/** The span of values that a test keeps at an instant. Its ends move with the clock. */
 final readonly class MovingSpan
 {
-    /** @param  bool  $keepsLocalTime  whether the far end keeps the local time of day, also when clocks change */
+    /** @param  bool  $keepsLocalTime  true if the far end keeps the local time of day when clocks change */
     public function __construct(public Span $span, public bool $keepsLocalTime)
     {
     }

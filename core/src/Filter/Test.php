@@ -18,7 +18,7 @@ use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /**
- * What a condition asks of a record: of one value of it (see the trait ValueTest) or of the record as a whole
+ * The test of a condition: of one value of the record (see the trait ValueTest) or of the record as a whole
  * (RecordTest).
  *
  * To add one: a class in Test/, a line in Tests, and its query in the application's Listing/Compile. Two tests may
@@ -33,7 +33,7 @@ interface Test
     public function wantsValue(): bool;
 
     /**
-     * The value the condition compares with, from JSON. Not called when none is wanted.
+     * Reads the value to compare with from JSON. Not called for tests without a value.
      *
      * @throws WrongValue
      */
@@ -43,7 +43,7 @@ interface Test
     public function valueSchema(): array;
 
     /**
-     * What a condition says for this test alone, beside field, test and value.
+     * The options of this test in a condition, besides field, test and value.
      *
      * @param  Type  $type  of the records
      * @return array<string, mixed> as the definition has it
@@ -58,51 +58,51 @@ interface Test
     /** @return list<'page'|'viewer'|'address'> where its value can be taken from, where it is not given */
     public function valueOrigins(Field $field): array;
 
-    /** Whether it asks that something is not so; then it keeps records whose value is empty. */
+    /** True for a negative test, which keeps records whose value is empty. */
     public function isNegative(): bool;
 
-    /** Whether it asks the record as a whole, not a value of it. */
+    /** True if it tests the record as a whole, not a value of it. */
     public function asksRecord(): bool;
 
     /**
-     * Whether it means nothing here, since the page is not about what it asks; the condition's value is missing then.
+     * True if the page lacks the record that the test needs. The condition's value is then missing.
      */
     public function lacks(Context $context): bool;
 
     /**
-     * @param  mixed  $found  the record's value, null where it is empty
-     * @param  BoundCondition  $condition  its value is not missing
+     * @param  mixed  $found  the record's value; null if it is empty
+     * @param  BoundCondition  $condition  a condition with a value
      */
     public function keeps(mixed $found, BoundCondition $condition, Context $context): bool;
 
-    /** @param  BoundCondition  $condition  its value is not missing */
+    /** @param  BoundCondition  $condition  a condition with a value */
     public function keepsRecord(Record $record, BoundCondition $condition, Context $context): bool;
 
-    /** How the test reads between the field's name and its value: “is at least”. */
+    /** Its words between the field's name and the value: “is at least”. */
     public function words(Condition $condition): string;
 
-    /** How the value reads; empty where there is none. */
+    /** The value in words; empty if there is none. */
     public function valueWords(Condition $condition, Format $format): string;
 
     /**
-     * How its own options read, after the value.
+     * Its own options in words, after the value.
      *
-     * @param  string  $at  where the condition stands in the definition
+     * @param  string  $at  the condition's place in the definition
      * @return list<Piece>
      */
     public function optionPieces(Condition $condition, string $at): array;
 
     /**
-     * What its value and options refer to; the condition's field is told by the condition.
+     * The references of its value and options. The condition adds the reference to its field.
      *
-     * @param  string  $at  where the condition stands in the definition
+     * @param  string  $at  the condition's place in the definition
      * @param  list<string>  $types  keys of the content types whose items the module lists
      * @return list<Reference>
      */
     public function references(Condition $condition, string $at, array $types): array;
 
     /**
-     * A value with which the condition would keep a record that it drops; null where the test knows none.
+     * A wider value with which the condition would keep a dropped record; null if the test knows none.
      *
      * @param  mixed  $found  the record's value, not null
      */
@@ -114,15 +114,15 @@ interface Test
     /** @return list<string> keys of the taxonomies by whose shared terms records are ordered where nothing is said */
     public function relatedBy(Condition $condition): array;
 
-    /** Whether an index on the field can serve it. */
+    /** True if an index on the field can help. */
     public function usesIndex(): bool;
 
-    /** Whether the names of terms decide, of any taxonomy. */
+    /** True if the result depends on the names of terms of any taxonomy. */
     public function readsTermNames(): bool;
 
-    /** Whether it keeps other records from midnight on though nothing was written. */
+    /** True if the result may change at midnight without a write. */
     public function changesDaily(Condition $condition): bool;
 
-    /** The values that it keeps, where an end of them moves on with the clock; null where none does. */
+    /** The span of values that it keeps, if an end of it moves with the clock; otherwise null. */
     public function movingSpan(Condition $condition, Context $context): ?MovingSpan;
 }

@@ -53,13 +53,13 @@ final class Tests
         ];
     }
 
-    /** @param  Test  $test  of an installation's own */
+    /** @param  Test  $test  from an installation's plug-ins */
     public static function add(Test $test): void
     {
         self::$all = [...self::all(), $test];
     }
 
-    /** Takes those of an installation's own away again. */
+    /** Removes the plug-ins of an installation again. */
     public static function reset(): void
     {
         self::$all = null;
@@ -74,8 +74,8 @@ final class Tests
     }
 
     /**
-     * The test that a new condition on the field begins with: the one that managers ask most often of such a field
-     * (common practice, no source).
+     * The default test of a new condition on the field: the one that managers use most often with such a field (common
+     * practice, no source).
      *
      * @param  list<string>  $taxonomies  keys of the taxonomies that the records have
      * @return array{test: string, value: mixed, isComplete: bool} without `isComplete`, a person still gives the value
@@ -87,7 +87,7 @@ final class Tests
             Family::Number => 'gte',
             Family::Text, Family::LongText => 'contains',
             Family::Choice, Family::Choices, Family::Terms, Family::Items, Family::Person => 'anyOf',
-            // When a record was published lies behind; the dates of a type of its own are mostly ahead.
+            // Publish dates are in the past; dates of other fields are mostly in the future.
             Family::Date, Family::Instant => $field->origin === Origin::Item ? 'inLast' : 'toCome',
             Family::Identity => $taxonomies === [] ? 'notThisOne' : 'related',
             Family::Words => 'search',

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Filter;
 
 use Wellspring\Core\Content\WrongValue;
 
-/** Lists of values as definitions give them. */
+/** Reads lists of values from definitions. */
 final class ValueLists
 {
     /**

@@ -15,7 +15,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Problem\Shape;
 
-/** Who wrote the record. */
+/** The author of the record. */
 final class Author implements PartKind
 {
     use Defaults;

@@ -24,7 +24,7 @@ use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Option\Words;
 use Wellspring\Core\Problem\Shape;
 
-/** A few words on records that fulfil a rule: “New” for so many days, “Few left”. */
+/** A few words on records that fulfil a rule: “New” for a number of days, “Few left”. */
 final class Badge implements PartKind
 {
     use Defaults;

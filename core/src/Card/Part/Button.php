@@ -6,7 +6,7 @@ namespace Wellspring\Core\Card\Part;
 
 use Wellspring\Core\Card\PartKind;
 
-/** A button that leads to the record’s own page, or to an address made of its values. */
+/** A button to the record’s page, or to an address made of its values. */
 final class Button implements PartKind
 {
     use LeadsSomewhere;

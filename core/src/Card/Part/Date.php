@@ -21,8 +21,8 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\DateForm;
 
 /**
- * A day or an instant: as the site writes it, by a skeleton of CLDR (`yMMMMEEEEd`), by a pattern of ICU
- * (`d MMMM, HH:mm`), or `relative` to the day on which it is read: “tomorrow”, “in 3 weeks”.
+ * A day or an instant: as the site writes it, by a CLDR skeleton (`yMMMMEEEEd`), by an ICU pattern (`d MMMM, HH:mm`),
+ * or `relative` to the current day: “tomorrow”, “in 3 weeks”.
  */
 final class Date implements PartKind
 {

@@ -8,7 +8,7 @@ use Wellspring\Core\Card\Part;
 use Wellspring\Core\Option\OneOf;
 use Wellspring\Core\Wording\Format;
 
-/** Whether money shows its smaller unit always, or only where an amount is not whole: `£279,000`, `£3.50`. */
+/** Option: money always shows its smaller unit, or only if the amount is not whole: `£279,000`, `£3.50`. */
 enum Decimals: string
 {
     case Always = 'always';
@@ -28,7 +28,7 @@ enum Decimals: string
         return self::tryFrom($part->option(self::OPTION)) ?? self::Always;
     }
 
-    /** The format to write an amount with. */
+    /** The format for an amount. */
     public function format(Format $format, mixed $amount): Format
     {
         return $this === self::AsNeeded && is_numeric($amount) && (float) $amount === floor((float) $amount)

@@ -13,7 +13,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Problem\Shape;
 
-/** What most kinds of parts say of themselves. */
+/** Default answers of part kinds. */
 trait Defaults
 {
     public function options(): array

@@ -25,8 +25,8 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Any field’s value, written as the site writes such values, or by a format of its own; a number, where `message` says
- * so, in words: `{"part": "field", "field": "stock", "message": "{n, plural, =0 {Sold out} other {In stock}}"}`.
+ * The value of any field: as the site writes it, or in a format of its own. A number can be part of a message:
+ * `{"part": "field", "field": "stock", "message": "{n, plural, =0 {Sold out} other {In stock}}"}`.
  */
 final class FieldValue implements PartKind
 {
@@ -70,13 +70,15 @@ final class FieldValue implements PartKind
         return $offers;
     }
 
-    /** Whether the part for terms or for dates already offers the field, under the same name. */
+    /** True if the part for terms or for dates already offers the field under the same name. */
     private static function hasPartOfItsOwn(Field $field): bool
     {
         return in_array($field->family(), [Family::Terms, Family::Date, Family::Instant], true);
     }
 
-    /** The parts Price and Rating carry the names of their fields, so the plain fields say how they differ. */
+    /**
+     * The parts Price and Rating have the names of their fields, so the labels of the plain fields say how they differ.
+     */
     private static function offerLabel(Field $field): string
     {
         return match (true) {
@@ -127,7 +129,7 @@ final class FieldValue implements PartKind
         return $part->field === null ? PartValue::text($text) : PartValue::linked($record, $part->field, $text);
     }
 
-    /** Of text with markup, only what can be read shows. */
+    /** Only the visible text of HTML is shown. */
     public function presence(Part $part): Presence
     {
         return match (true) {
@@ -144,7 +146,7 @@ final class FieldValue implements PartKind
         return mb_strtolower(mb_substr($label, 0, 1)).mb_substr($label, 1);
     }
 
-    /** Whether it shows if it is open now, and until when, in place of the opening hours. */
+    /** True if it shows whether it is open now, and until when, instead of the opening hours. */
     public static function saysWhetherOpen(Part $part): bool
     {
         return $part->field?->family() === Family::Hours && $part->flag(self::OPEN_NOW);

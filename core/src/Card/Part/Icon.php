@@ -11,7 +11,7 @@ use Wellspring\Core\Card\PartValue;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Option\OneOf;
 
-/** A small drawn sign; it says nothing to who does not see it. */
+/** A small decorative icon. Screen readers skip it. */
 final class Icon implements PartKind
 {
     use Defaults;
@@ -26,7 +26,7 @@ final class Icon implements PartKind
         return 'Icon';
     }
 
-    /** Those of resources/icons, by name. */
+    /** The names of the icons in resources/icons. */
     public const NAMES = [
         'arrow-right' => 'Arrow', 'calendar' => 'Calendar', 'clock' => 'Clock', 'map-pin' => 'Place',
         'leaf' => 'Leaf', 'flower' => 'Flower', 'sun' => 'Sun', 'droplet' => 'Drop', 'ruler' => 'Ruler',

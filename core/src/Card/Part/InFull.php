@@ -19,7 +19,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Problem\Shape;
 
-/** A long text with its own paragraphs, headings and pictures: `{"part": "inFull", "field": "text"}`. */
+/** A long text with its paragraphs, headings and pictures: `{"part": "inFull", "field": "text"}`. */
 final class InFull implements PartKind
 {
     use Defaults;

@@ -19,7 +19,7 @@ use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Option\Words;
 use Wellspring\Core\Problem\Shape;
 
-/** What a link and a button have in common. */
+/** The common options of links and buttons. */
 trait LeadsSomewhere
 {
     use Defaults;

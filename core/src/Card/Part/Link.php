@@ -6,7 +6,7 @@ namespace Wellspring\Core\Card\Part;
 
 use Wellspring\Core\Card\PartKind;
 
-/** A link to the record’s own page, or to an address made of its values. */
+/** A link to the record’s page, or to an address made of its values. */
 final class Link implements PartKind
 {
     use LeadsSomewhere;

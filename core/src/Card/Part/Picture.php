@@ -18,7 +18,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Problem\Shape;
 
-/** A picture of the record: that of the field that is named, or the first of its type. */
+/** A picture of the record: from the given field, or from the first picture field of its type. */
 final class Picture implements PartKind
 {
     use Defaults;

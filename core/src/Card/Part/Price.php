@@ -26,8 +26,8 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Sort\Criterion\PriceNow;
 
 /**
- * The price asked now, in the site’s currency: the sale price inside its dates, else the price. Beside a sale price
- * stands the former one, and a badge where the part has words for it.
+ * The current price in the site’s currency: the sale price inside its dates, otherwise the price. A sale price is
+ * followed by the former price, and by a badge if the part has a text for it.
  */
 final class Price implements PartKind
 {
@@ -102,7 +102,7 @@ final class Price implements PartKind
         ]);
     }
 
-    /** It has a price, or is on sale by a sale price alone. */
+    /** True for records with a price, or with only a sale price inside its dates. */
     public function presence(Part $part): Presence
     {
         [$price, $sale] = [$part->field, self::other($part, 'sale_price')];
@@ -126,7 +126,7 @@ final class Price implements PartKind
         return $part->others() !== [];
     }
 
-    /** Whether the part Price can show the field. */
+    /** True if the part Price can show the field. */
     public static function isMoney(?Field $field): bool
     {
         return $field?->kind->key() === 'money';
@@ -160,7 +160,9 @@ final class Price implements PartKind
         return ($from === null || $from <= $today) && ($until === null || $today <= $until);
     }
 
-    /** @param  array<string, string|null>  $tests  with their values, one of which holds unless the day is empty */
+    /**
+     * @param  array<string, string|null>  $tests  tests with their values; one of them holds unless the day is empty
+     */
     private static function day(Part $part, string $key, array $tests): Presence
     {
         $field = self::other($part, $key);

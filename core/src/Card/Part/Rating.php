@@ -19,7 +19,7 @@ use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Option\Whole;
 use Wellspring\Core\Problem\Shape;
 
-/** A mean of ratings, as a number out of the best and as so many marks. */
+/** The mean of the ratings, as a number out of the best and as marks. */
 final class Rating implements PartKind
 {
     use Defaults;

@@ -21,7 +21,7 @@ use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Option\Whole;
 use Wellspring\Core\Problem\Shape;
 
-/** The record’s terms of one taxonomy, each leading to its own page. */
+/** The record’s terms of one taxonomy, each with a link to its page. */
 final class Terms implements PartKind
 {
     use Defaults;

@@ -15,7 +15,7 @@ use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Option\Whole;
 use Wellspring\Core\Problem\Shape;
 
-/** The record’s title, a heading that leads to its own page. */
+/** The record’s title, a heading with a link to its page. */
 final class Title implements PartKind
 {
     use Defaults;
@@ -40,7 +40,7 @@ final class Title implements PartKind
         return self::plain($fields, OptionValues::read($this->options(), $shape));
     }
 
-    /** A title of the third level: what stands for a part that cannot be read. */
+    /** A third-level title, the placeholder for an unreadable part. */
     public static function plain(CardFields $fields, ?OptionValues $values = null): PartContent
     {
         return new PartContent(

@@ -21,7 +21,7 @@ use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Video\VideoOptions;
 
-/** A video that plays where it stands: an uploaded file, a file elsewhere, or one of a video site. */
+/** A video that plays inside the page: an uploaded file, a file elsewhere, or a video of a video site. */
 final class Video implements PartKind
 {
     use Defaults;

@@ -17,7 +17,7 @@ use Wellspring\Core\Option\Words;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
 
-/** How often the record was viewed. */
+/** The number of views of the record. */
 final class Views implements PartKind
 {
     use Defaults;

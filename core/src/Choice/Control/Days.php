@@ -14,7 +14,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Wording\Format;
 
-/** Days from one to another: `2026-05-01..2026-05-31`, `2026-05-01..`, `..2026-05-31`; both ends belong. */
+/** A range of days: `2026-05-01..2026-05-31`, `2026-05-01..`, `..2026-05-31`; both ends belong. */
 final readonly class Days implements FilterControl
 {
     use Defaults;
@@ -45,7 +45,7 @@ final readonly class Days implements FilterControl
             return null;
         }
         [$from, $to] = [$found[1] ?? '', $found[2] ?? ''];
-        // An open end is said by the day beside the end that is given.
+        // For an open end, the condition uses the day next to the given end.
         [$key, $value] = match (true) {
             $from === '' => ['before', self::moved($to, '+1 day')],
             $to === '' => ['after', self::moved($from, '-1 day')],

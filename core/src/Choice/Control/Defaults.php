@@ -8,7 +8,7 @@ use Wellspring\Core\Choice\ChosenFilter;
 use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Wording\Format;
 
-/** What most controls say of themselves. */
+/** Default answers of filter controls. */
 trait Defaults
 {
     public function takesSeveral(): bool

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Choice\Control;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Problem\Shape;
 
-/** Distances in whole kilometres, of which a visitor chooses one: `[2, 5, 10]`. */
+/** Option: distances in whole kilometres to choose from: `[2, 5, 10]`. */
 final readonly class Distances implements Option
 {
     private const MAX_KM = 20_000;

@@ -16,8 +16,8 @@ use Wellspring\Core\Option\Words;
 use Wellspring\Core\Text\Fold;
 
 /**
- * The letter that a text begins with, in the form in which texts are compared: `é` is found under `e`. In the address,
- * the small letter. Which letters there are a definition may say: `"alphabet": "ΑΒΓΔ…"`.
+ * The first letter of a text in its folded form: `é` counts as `e`. The address has the lower-case letter. A definition
+ * may give the letters: `"alphabet": "ΑΒΓΔ…"`.
  */
 final readonly class Letters implements FilterControl
 {

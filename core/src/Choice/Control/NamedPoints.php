@@ -7,7 +7,7 @@ namespace Wellspring\Core\Choice\Control;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Problem\Shape;
 
-/** Points on the earth with names: `[{"key": "mill", "name": "Mill Lane", "latitude": 50.61, "longitude": -3.52}]`. */
+/** Option: named points: `[{"key": "mill", "name": "Mill Lane", "latitude": 50.61, "longitude": -3.52}]`. */
 final readonly class NamedPoints implements Option
 {
     private const MAX = 50;

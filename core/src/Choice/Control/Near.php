@@ -15,8 +15,8 @@ use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Places within a distance of a point: one that the manager names, `mill,5`, or where the visitor is,
- * `50.6105,-3.5219,5`; in kilometres.
+ * Places within a distance in kilometres of a point: one that the manager names, `mill,5`, or the visitor's position,
+ * `50.6105,-3.5219,5`.
  */
 final readonly class Near implements FilterControl
 {

@@ -17,8 +17,8 @@ use Wellspring\Core\Option\Whole;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Whole numbers as buttons, for small counts such as rooms. A number keeps the records with at least that many, or
- * with exactly that many; the last one always keeps those with more, too. In the address, the number.
+ * Whole numbers as buttons, for small counts such as rooms. A button keeps the records with at least that number, or
+ * with exactly that number; the last button always includes larger numbers. The address has the number.
  */
 final readonly class NumberButtons implements FilterControl
 {

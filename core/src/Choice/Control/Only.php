@@ -11,7 +11,7 @@ use Wellspring\Core\Choice\OfferedFilter;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Wording\Format;
 
-/** Only those that a rule of the manager's keeps, such as those in stock: one check box. In the address, `yes`. */
+/** A check box for a rule of the manager, such as "in stock". The address has `yes`. */
 final readonly class Only implements FilterControl
 {
     use Defaults;

@@ -16,8 +16,8 @@ use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Choices or terms to choose from: as tabs, buttons, check boxes, one choice or a tree. In the address, values joined
- * by commas: `half,full`, in the order of the options. A term of a tree keeps what is below it.
+ * Choices or terms as tabs, buttons, check boxes, one choice or a tree. The address has the values joined by commas, in
+ * the order of the options: `half,full`. A term of a tree includes the terms below it.
  */
 final readonly class Options implements FilterControl
 {
@@ -44,7 +44,7 @@ final readonly class Options implements FilterControl
 
     public function takes(): array
     {
-        // Only lists of check boxes fold what lies beyond the first options.
+        // Only lists of check boxes hide the options after the first ones.
         return in_array($this->key, ['checks', 'tree'], true) ? ['counts', 'most', 'open'] : ['counts', 'open'];
     }
 

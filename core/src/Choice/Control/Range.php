@@ -14,7 +14,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Wording\Format;
 
-/** Numbers from one to another: `3..10`, `3..`, `..10`; both ends belong. A form's two boxes give `3,10`. */
+/** A range of numbers: `3..10`, `3..`, `..10`; both ends belong. The two boxes of a form send `3,10`. */
 final readonly class Range implements FilterControl
 {
     use Defaults;

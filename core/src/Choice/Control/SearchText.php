@@ -15,7 +15,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Wording\Format;
 
-/** Words that the visitor types; the first 200 characters of them. */
+/** Words that the visitor types, at most 200 characters. */
 final readonly class SearchText implements FilterControl
 {
     use Defaults;

@@ -14,7 +14,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Tests;
 use Wellspring\Core\Wording\Format;
 
-/** `yes` or `no`; “no” keeps only what says no. */
+/** `yes` or `no`; “no” keeps only a stated no. */
 final readonly class YesNo implements FilterControl
 {
     use Defaults;

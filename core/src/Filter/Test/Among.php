@@ -12,7 +12,7 @@ use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Filter\WiderValue;
 use Wellspring\Core\Wording\Format;
 
-/** What a record has against a list of values: any, all or none of them. “None of” keeps records that have nothing. */
+/** Compares a record's values with a list: any, all or none of them. “None of” keeps records without a value. */
 abstract readonly class Among implements Test
 {
     use ValueTest;
@@ -61,7 +61,7 @@ abstract readonly class Among implements Test
                 ? null
                 : new WiderValue('Also keep '.$condition->field->choiceLabel($more[0]), [...$given, ...$more]);
         }
-        // With all below a term, one above the record's own drops it too.
+        // If terms include those below them, a term above the record's own drops it too.
         $dropping = array_values(array_filter(
             $this->quantifier === Quantifier::None ? $given : [],
             fn (string $one): bool => ! $this->keeps($found, $condition->withValue([$one]), $context),

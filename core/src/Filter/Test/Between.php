@@ -14,7 +14,7 @@ use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\WiderValue;
 use Wellspring\Core\Wording\Format;
 
-/** A number from one to another; both ends belong. */
+/** A number between two others; both ends belong. */
 final readonly class Between implements Test
 {
     use ValueTest;

@@ -11,7 +11,7 @@ use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Filter\WiderValue;
 
-/** Choices against those given. “None of” keeps records without a choice. */
+/** Choices compared with a list. “None of” keeps records without a choice. */
 final readonly class ChoiceAmong extends Among
 {
     public function suits(Family $family): bool

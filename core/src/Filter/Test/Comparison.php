@@ -14,7 +14,7 @@ use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Filter\WiderValue;
 use Wellspring\Core\Wording\Format;
 
-/** A number against a number. “Is not” keeps records without a number; the others do not. */
+/** A number compared with a number. “Is not” keeps records without a number; the other tests do not. */
 final readonly class Comparison implements Test
 {
     use ValueTest;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Filter\Test;
 
-/** How one number stands to another. */
+/** The comparison of two numbers. */
 enum ComparisonOperator: string
 {
     case Equal = 'eq';

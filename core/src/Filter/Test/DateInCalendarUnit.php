@@ -12,7 +12,7 @@ use Wellspring\Core\Time\CalendarUnit;
 use Wellspring\Core\Time\Span;
 use Wellspring\Core\Wording\Format;
 
-/** In this, the last or the next whole day, week, month or year of the calendar. */
+/** A date in this, the last or the next calendar day, week, month or year. */
 final readonly class DateInCalendarUnit extends DateTest
 {
     /** @param  'current'|'previous'|'following'  $key */

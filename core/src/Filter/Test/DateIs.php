@@ -15,7 +15,9 @@ use Wellspring\Core\Time\Period;
 use Wellspring\Core\Time\Span;
 use Wellspring\Core\Wording\Format;
 
-/** On, before or after a day, a month or a year; of an instant also before or after another, and between two. */
+/**
+ * A date on, before or after a day, a month or a year. An instant can also be before or after another, or between two.
+ */
 final readonly class DateIs extends DateTest
 {
     /** @param  'on'|'before'|'after'|'between'  $key */
@@ -103,7 +105,7 @@ final readonly class DateIs extends DateTest
         );
     }
 
-    /** An instant lasts its second. */
+    /** An instant covers its whole second. */
     private static function of(string $end, Field $field, Context $context): Span
     {
         $days = Period::days($end);

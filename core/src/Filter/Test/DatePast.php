@@ -10,7 +10,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\MovingSpan;
 use Wellspring\Core\Time\Span;
 
-/** Past, or to come: an instant before now or not, a day before today or not. */
+/** A date in the past or in the future: an instant compared with now, a day compared with today. */
 final readonly class DatePast extends DateTest
 {
     public function __construct(private bool $past)

@@ -14,7 +14,7 @@ use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Time\Span;
 use Wellspring\Core\Wording\Format;
 
-/** A test of a date or an instant: whether it lies in a span that the rule and the moment of asking make. */
+/** A test of a date or an instant: it lies in a span that depends on the rule and the current instant. */
 abstract readonly class DateTest implements Test
 {
     use ValueTest;
@@ -44,7 +44,7 @@ abstract readonly class DateTest implements Test
         return false;
     }
 
-    /** Which dates, or for an instant which instants, pass. */
+    /** The span of days, or of instants, that pass. */
     abstract public function span(Condition $condition, Context $context): Span;
 
     public function keeps(mixed $found, BoundCondition $condition, Context $context): bool
@@ -57,7 +57,7 @@ abstract readonly class DateTest implements Test
         return '';
     }
 
-    /** The whole days, as values of the field compare. */
+    /** Whole days, in the form of the field's values. */
     protected static function days(Span $days, Field $field, Calendar $calendar): Span
     {
         return $field->family() === Family::Date ? $days : $calendar->instants($days);

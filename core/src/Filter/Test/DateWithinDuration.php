@@ -16,7 +16,7 @@ use Wellspring\Core\Time\Span;
 use Wellspring\Core\Wording\Duration;
 use Wellspring\Core\Wording\Format;
 
-/** In the next, or the last, so many minutes, hours, days, weeks, months or years; both ends belong. */
+/** A date in the next or the last number of minutes, hours, days, weeks, months or years; both ends belong. */
 final readonly class DateWithinDuration extends DateTest
 {
     public function __construct(private bool $ahead)

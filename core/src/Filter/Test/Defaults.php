@@ -14,7 +14,7 @@ use Wellspring\Core\Filter\WiderValue;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** What most tests say of themselves. */
+/** Default answers of tests. */
 trait Defaults
 {
     public function readOptions(Shape $shape, Field $field, Type $type, Problems $problems): array

@@ -10,7 +10,7 @@ use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 
-/** Whether there is a value at all. */
+/** True if the record has a value. */
 final readonly class Filled implements Test
 {
     use ValueTest;

@@ -10,7 +10,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Wording\Format;
 
-/** The items or people that a record names, against those given. “None of” keeps records that name none. */
+/** The items or people that a record links to, compared with a list. “None of” keeps records without links. */
 final readonly class LinksAmong extends Among
 {
     public function suits(Family $family): bool

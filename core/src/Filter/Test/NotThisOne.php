@@ -11,7 +11,7 @@ use Wellspring\Core\Filter\BoundCondition;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 
-/** Leaves out the item that the page is about. On a page about none, it keeps everything. */
+/** Drops the item that the page is about. On a page without an item, it keeps everything. */
 final readonly class NotThisOne implements Test
 {
     use RecordTest;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Filter\Test;
 
-/** How many of the given values a record must have. */
+/** How many values of a list a record must have. */
 enum Quantifier: string
 {
     case Any = 'anyOf';
     case All = 'allOf';
     case None = 'noneOf';
 
-    /** @param  list<bool>  $met for every given value, whether the record has it */
+    /** @param  list<bool>  $met for each value of the list, whether the record has it */
     public function holds(array $met): bool
     {
         return match ($this) {

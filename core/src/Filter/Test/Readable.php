@@ -11,7 +11,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Text\Html;
 
-/** Whether a text has anything to read. It stands in no definition: cards ask it. */
+/** True if a text has anything visible. Only cards use this test; definitions cannot. */
 final readonly class Readable implements Test
 {
     use ValueTest;

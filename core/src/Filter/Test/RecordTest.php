@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\BoundCondition;
 
-/** What tests of the record as a whole have in common. */
+/** Default answers of tests of the whole record. */
 trait RecordTest
 {
     use Defaults;

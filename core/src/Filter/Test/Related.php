@@ -61,7 +61,7 @@ final readonly class Related implements Test
     }
 
     /**
-     * How many terms the record shares with the page's item.
+     * The number of terms that the record shares with the page's item.
      *
      * @param  list<string>  $taxonomies  keys
      */

@@ -25,8 +25,9 @@ use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /**
- * Every word looked for is in one of the texts it looks in, or in the name of one of the record's terms or of one
- * above: as a whole, in any of its forms, or, ending in `*`, as a beginning. Case and accents make no difference.
+ * Every word of the search occurs in one of the searched texts, or in the name of one of the record's terms or of a
+ * term above. A word matches as a whole, in any of its forms, or, if it ends in `*`, as a beginning. Case and accents
+ * are ignored.
  */
 final readonly class Search implements Test
 {

@@ -15,7 +15,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Filter\WiderValue;
 
-/** Terms against those given, with or without all below them. “None of” keeps records without a term. */
+/** A record's terms compared with a list, with or without the terms below. “None of” keeps records without a term. */
 final readonly class TermsAmong extends Among
 {
     public function suits(Family $family): bool
@@ -32,8 +32,8 @@ final readonly class TermsAmong extends Among
     }
 
     /**
-     * @return list<non-empty-list<string>> for each given term the slugs that count as it, those below included where
-     *   asked for
+     * @return list<non-empty-list<string>> for each term of the list the slugs that count as it, terms below included
+     *   if asked for
      */
     public function wanted(Condition $condition): array
     {

@@ -14,7 +14,7 @@ use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
-/** A whole text against those given, without regard to case or accents. “None of” keeps records without text. */
+/** A whole text compared with a list, ignoring case and accents. “None of” keeps records without text. */
 final readonly class TextAmong extends Among
 {
     public function suits(Family $family): bool

@@ -18,7 +18,7 @@ use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Text against text, without regard to case or accents; of HTML, the text a visitor reads. The negative ones keep
+ * A text compared with a text, ignoring case and accents. For HTML, the visible text counts. Negative tests keep
  * records without text.
  */
 final readonly class TextMatch implements Test
@@ -52,7 +52,8 @@ final readonly class TextMatch implements Test
     {
         $value = self::given($value);
 
-        // A stored text has no white space at its ends, so a whole one is compared without; “the ” may begin one.
+        // Stored texts have no white space at their ends, so it is removed from a whole text. A beginning may end with
+        // it, such as “the ”.
         return $this->position === TextPosition::Whole ? Whitespace::trim($value) : $value;
     }
 
@@ -67,7 +68,7 @@ final readonly class TextMatch implements Test
     }
 
     /**
-     * A text to compare with, on one line.
+     * A one-line text to compare with.
      *
      * @throws WrongValue
      */
@@ -84,13 +85,13 @@ final readonly class TextMatch implements Test
         return Whitespace::onOneLine($value);
     }
 
-    /** A value of the field in the form in which it is compared. */
+    /** A value of the field in its folded form. */
     public static function found(string $value, Field $field): string
     {
         return Fold::of($field->family() === Family::LongText ? Html::visibleText($value) : $value);
     }
 
-    /** The given text in the form in which it is compared. */
+    /** The given text in its folded form. */
     public function needle(Condition $condition): string
     {
         return Fold::of(is_string($condition->value) ? $condition->value : '');

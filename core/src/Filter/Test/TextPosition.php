@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Filter\Test;
 
-/** Where in a text the given text is looked for. */
+/** Where a text must contain the given text. */
 enum TextPosition: string
 {
     case Whole = 'is';

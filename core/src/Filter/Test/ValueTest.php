@@ -10,7 +10,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Filter\BoundCondition;
 
-/** What tests of one value have in common. */
+/** Default answers of tests of one value. */
 trait ValueTest
 {
     use Defaults;

@@ -14,8 +14,8 @@ use Wellspring\Core\Filter\Test;
 use Wellspring\Core\Wording\Format;
 
 /**
- * A place at most so many kilometres from a point, as the crow flies over a globe (haversine formula). A place of which
- * only the address is known is at no distance.
+ * A place at most a number of kilometres from a point, in a straight line over the globe (haversine formula). A place
+ * that has only an address has no distance and fails.
  */
 final readonly class Within implements Test
 {

@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Wording\Format;
 
-/** What tests that compare with nothing have in common. */
+/** Default answers of tests without a value to compare with. */
 trait WithoutValue
 {
     public function wantsValue(): bool

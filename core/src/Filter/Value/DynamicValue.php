@@ -8,19 +8,19 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Context\Context;
 
-/** A value that is not given in the definition but taken from where the module stands, or from who looks. */
+/** A value that the definition does not fix: it comes from the page or the viewer. */
 interface DynamicValue
 {
-    /** The value as a definition would give it; null where there is none. */
+    /** The value in the form of a definition; null if there is none. */
     public function take(Field $field, Context $context): mixed;
 
-    /** What a condition does whose value is missing, unless the module says otherwise. */
+    /** The default effect of a missing value on a condition. */
     public function whenMissing(): WhenMissing;
 
     public function words(Field $field): string;
 
     /**
-     * @param  string  $at  where it stands in the definition
+     * @param  string  $at  its place in the definition
      * @return list<Reference>
      */
     public function references(string $at): array;

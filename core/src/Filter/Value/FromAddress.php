@@ -7,7 +7,7 @@ namespace Wellspring\Core\Filter\Value;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
 
-/** The words that a visitor looks for, as the page's address says them: `/search?q=fern`. */
+/** The words that a visitor searches for, from the page's address: `/search?q=fern`. */
 final readonly class FromAddress implements DynamicValue
 {
     public function __construct(public string $name)

@@ -9,12 +9,11 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Reference;
 use Wellspring\Core\Context\Context;
 
-/** What the page is about: its term, its item or a value of that item, its month, its person. */
+/** A value from the page: its term, its item or a value of that item, its month, its person. */
 final readonly class FromPage implements DynamicValue
 {
     /**
-     * @param  Field|null  $of  the field of the page's item that is taken; null for the item itself, and for a term,
-     *   month or person
+     * @param  Field|null  $of  the field of the page's item; null for the item itself, and for a term, month or person
      */
     public function __construct(public SubjectPart $take, public ?Field $of = null)
     {
@@ -38,7 +37,7 @@ final readonly class FromPage implements DynamicValue
         };
     }
 
-    /** The page's own term; on an item's page, the terms that the item has. */
+    /** The page's own term; on an item's page, the item's terms. */
     private function terms(Field $field, Context $context): mixed
     {
         $taxonomy = $field->taxonomy?->key;
@@ -51,7 +50,7 @@ final readonly class FromPage implements DynamicValue
         return $item !== null && $taxonomy !== null ? $item->terms($taxonomy) ?: null : null;
     }
 
-    /** One value where the field's tests take one, a list where they take a list. */
+    /** One value if the field's tests take one, otherwise a list. */
     private static function fitted(mixed $value, Field $field): mixed
     {
         return match ($field->family()) {

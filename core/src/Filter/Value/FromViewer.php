@@ -7,7 +7,7 @@ namespace Wellspring\Core\Filter\Value;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Context\Context;
 
-/** The person who has signed in. */
+/** The signed-in person. */
 final readonly class FromViewer implements DynamicValue
 {
     public function take(Field $field, Context $context): mixed

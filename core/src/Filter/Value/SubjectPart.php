@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Filter\Value;
 
-/** What of the page a value is taken from. */
+/** The part of the page that gives a value. */
 enum SubjectPart: string
 {
     case Term = 'term';

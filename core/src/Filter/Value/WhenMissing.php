@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Filter\Value;
 
-/** What a condition does when its value is missing. */
+/** The effect of a missing value on a condition. */
 enum WhenMissing: string
 {
     case KeepAll = 'keepAll';
