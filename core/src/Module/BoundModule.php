@@ -13,16 +13,16 @@ use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Sort\SortKey;
 
 /**
- * A module here and now: its conditions have the values that the page, the viewer and the address give, and its order,
- * page size and arrangement are those that the visitor has chosen. A run makes it once.
+ * A module bound to the context of a run. Its conditions have their values from the page, the viewer and the address.
+ * Its order, page size and arrangement include the visitor's choices. A run binds a module once.
  *
  * @property-read BoundGroup|null $where
  */
 final readonly class BoundModule extends Module
 {
     /**
-     * @param  Module  $own  as its definition has it: with what it shows where nothing is chosen
-     * @param  Chosen  $chosen  what the visitor has chosen
+     * @param  Module  $own  the module as defined, without the visitor's choices
+     * @param  Chosen  $chosen  the visitor's choices
      * @param  non-empty-list<SortKey>  $order
      */
     public function __construct(
@@ -54,7 +54,7 @@ final readonly class BoundModule extends Module
         );
     }
 
-    /** Returns itself: all values are given already. */
+    /** Returns itself, because all values are known. */
     public function bound(Context $context): self
     {
         return $this;
@@ -65,13 +65,13 @@ final readonly class BoundModule extends Module
         return $this->own;
     }
 
-    /** Those of the visitor's choice, too. */
+    /** Includes the conditions of the visitor's choices. */
     public function conditions(): array
     {
         return [...parent::conditions(), ...$this->chosen->rule()?->conditions() ?? []];
     }
 
-    /** The offer of the definition: a choice that was made does not change it. */
+    /** The offer of the definition, which choices do not change. */
     public function offered(): ?Offer
     {
         return $this->own->offered();

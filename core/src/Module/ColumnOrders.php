@@ -13,7 +13,7 @@ use Wellspring\Core\Sort\Criterion\FieldValue;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortKey;
 
-/** The orders of a table that visitors sort by its columns: up and down by each field that has an order. */
+/** The orders of a table that visitors can sort: ascending and descending by each column whose field can be sorted. */
 final class ColumnOrders
 {
     /** @return list<OfferedOrder> */
@@ -36,7 +36,7 @@ final class ColumnOrders
         return array_values($orders);
     }
 
-    /** What the address calls the order by a part's column, upwards; null where it has none. */
+    /** The name of a column's ascending order in the address; null if the column cannot be sorted. */
     public static function key(Part $part, Type $type): ?string
     {
         $field = $part->field;
@@ -46,7 +46,7 @@ final class ColumnOrders
             : null;
     }
 
-    /** What stands at the head of a part's column. */
+    /** The heading of a part's column. */
     public static function label(Part $part): string
     {
         return $part->style->label !== '' ? $part->style->label : ucfirst($part->words());

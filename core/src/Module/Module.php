@@ -28,25 +28,25 @@ use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Source\Source;
 
-/** The definition of one data-driven listing, read and found right by ModuleReader. */
+/** The definition of one data-driven listing, validated by ModuleReader. */
 readonly class Module
 {
     public const KEY = '/^[a-z0-9-]{1,64}$/D';
 
-    /** The part of the card that the arrangement shows: what all rules about cards look at. */
+    /** The part of the card that the arrangement shows. All rules about cards use it. */
     public Card $shownCard;
 
     /**
-     * @param  Card  $card  as the definition has it
-     * @param  Group|null  $where  null where nothing is asked
+     * @param  Card  $card  as defined
+     * @param  Group|null  $where  null if there are no conditions
      * @param  list<string>  $leaveOut  slugs
      * @param  list<string>  $pin  slugs, first to last
      * @param  non-empty-list<SortKey>  $order
      * @param  int<0, max>  $skip
      * @param  positive-int|null  $atMost
-     * @param  Offer|null  $offer  what visitors may choose
-     * @param  string|null  $follows  the key of another module's offer, whose choices it follows
-     * @param  Departure|null  $look  in what it departs from the site's look
+     * @param  Offer|null  $offer  the choices that visitors have
+     * @param  string|null  $follows  the key of the module whose offer it follows
+     * @param  Departure|null  $look  the differences from the site's look
      */
     public function __construct(
         public string $key,
@@ -70,7 +70,7 @@ readonly class Module
         $this->shownCard = $arrange->showsTitleAlone() ? $card->titleAlone() : $card;
     }
 
-    /** What its records have for rules and cards to speak of. */
+    /** The type of its records: the fields that rules and cards can use. */
     public function type(): Type
     {
         return $this->source->type();
@@ -136,7 +136,7 @@ readonly class Module
     }
 
     /**
-     * What visitors may choose: the offer, and the order by the columns of a table that they may sort.
+     * The choices that visitors have: the offer, and the sort orders of a table's columns.
      */
     public function offered(): ?Offer
     {
@@ -161,8 +161,8 @@ readonly class Module
     }
 
     /**
-     * The module as it stands here and now: with what the page, the viewer and the address give its conditions, and
-     * with the filters, the order, the page size and the arrangement that the visitor has chosen.
+     * Binds the module to the context of a run: conditions get their values, and the visitor's choices of filters,
+     * order, page size and arrangement apply.
      */
     public function bound(Context $context): BoundModule
     {
@@ -187,32 +187,32 @@ readonly class Module
         );
     }
 
-    /** The module as its definition has it. */
+    /** Binds the module as defined, without the visitor's choices. */
     public function definition(): self
     {
         return $this;
     }
 
     /**
-     * With the filters of the offer that it follows, each asked of its own field of the same key; one that it has not,
-     * or that the control does not suit, is not asked.
+     * Adds the filters of the offer that it follows, each on its own field with the same key. Filters without such a
+     * field, or whose control does not suit it, are left out.
      *
-     * @param  array<array-key, Field>  $fields  what its records can be asked, by key
+     * @param  array<array-key, Field>  $fields  the fields of its records, by key
      */
     public function following(Offer $offer, array $fields): self
     {
         return $this->copy(offer: $offer->filtersOn($fields));
     }
 
-    /** Paged otherwise, with no more records than it shows itself. */
+    /** The same with another paging, limited to the records that it shows itself. */
     public function paged(PagingRule $page): self
     {
         return $this->copy(atMost: $this->displayLimit(), page: $page);
     }
 
     /**
-     * @return list<string> the parameters of an address that it reads, in the order of the canonical one; not those of
-     *   an offer that it follows
+     * @return list<string> the address parameters that it reads, in canonical order; without those of an offer that it
+     *   follows
      */
     public function parameterNames(): array
     {
@@ -221,7 +221,7 @@ readonly class Module
         return [...$offer?->parameterNames() ?? [], $this->pageParameter(), ...$this->addressNames()];
     }
 
-    /** The parameter of an address that says which page of it is shown. */
+    /** The address parameter with its page number. */
     public function pageParameter(): string
     {
         return "{$this->key}-".Offer::PAGE;
@@ -261,9 +261,9 @@ readonly class Module
     }
 
     /**
-     * The place among all that shows, once the first are skipped and the limit is kept.
+     * The position among all shown records, after the skipped ones and within the limit.
      *
-     * @param  int|null  $standing  a place among all that are listed, 1 first; null: it is not among them
+     * @param  int|null  $standing  a position among all listed records, 1 first; null: not listed
      * @return int|null null where it does not show
      */
     public function place(?int $standing): ?int
@@ -273,7 +273,7 @@ readonly class Module
         return $place >= 1 && ($this->displayLimit() === null || $place <= $this->displayLimit()) ? $place : null;
     }
 
-    /** How many of `$listed` records show in all, once the first are skipped and the limit is kept. */
+    /** How many of `$listed` records show in all, after the skipped ones and within the limit. */
     public function total(int $listed): int
     {
         $left = max(0, $listed - $this->skip);
@@ -282,7 +282,7 @@ readonly class Module
     }
 
     /**
-     * The same with what is given instead of its own.
+     * The same with the given values replaced.
      *
      * @param  positive-int|null  $atMost
      */

@@ -29,7 +29,7 @@ use Wellspring\Core\Sort\SortKey;
 use Wellspring\Core\Source\Source;
 use Wellspring\Core\Source\SourceReader;
 
-/** Reads a module's definition, format 1, against what the site has. */
+/** Reads and validates a module's definition, format 1, against the site's types and taxonomies. */
 final readonly class ModuleReader
 {
     public const FORMAT = 1;
@@ -58,7 +58,7 @@ final readonly class ModuleReader
     }
 
     /**
-     * The same without the rules that cannot be read.
+     * The same without the rules that are invalid.
      *
      * @param  mixed  $data  decoded JSON
      *
@@ -159,8 +159,8 @@ final readonly class ModuleReader
     }
 
     /**
-     * @return non-empty-list<SortKey> what is said, else the nearest first where the module asks for what is related,
-     *   else the source's own order
+     * @return non-empty-list<SortKey> the defined order; otherwise most shared terms first if the module asks for
+     *   related records, or the source's default order
      */
     private function order(Shape $shape, Source $source, ?Group $where, Problems $problems): array
     {

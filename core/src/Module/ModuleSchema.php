@@ -25,7 +25,7 @@ use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Source\SourceKinds;
 use Wellspring\Core\Time\CalendarUnit;
 
-/** The JSON Schema (2020-12) of a module's definition, made of what the registers hold. */
+/** The JSON Schema (2020-12) of a module's definition, made from the registers. */
 final class ModuleSchema
 {
     private const TEXT = ['type' => 'string', 'minLength' => 1];

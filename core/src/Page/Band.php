@@ -7,7 +7,7 @@ namespace Wellspring\Core\Page;
 /** One to four slots side by side. */
 final readonly class Band
 {
-    /** @param  non-empty-list<Slot>  $slots  whose shares make twelve */
+    /** @param  non-empty-list<Slot>  $slots  with shares that add up to twelve */
     public function __construct(
         public string $key,
         public array $slots,

@@ -13,48 +13,48 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * Something that stands in a slot.
+ * A block, which stands in a slot.
  *
  * To add one: a class here, a line in Blocks (or config/plugins.php), and its Blade view site/blocks/KEY.
  */
 interface Block
 {
-    /** The `block` of a definition. */
+    /** The value of `block` in a definition. */
     public static function key(): string;
 
-    /** What it is called in the list of blocks that can be added. */
+    /** Its label in the list of blocks to add. */
     public static function label(): string;
 
     /** @return list<Option> its keys that an editor offers with a plain control */
     public static function options(): array;
 
     /**
-     * A new block, as a definition has it.
+     * A new block, in the form of a definition.
      *
      * @return array<string, mixed>|null null if none can stand there; whyNone() says why
      */
     public static function begin(BlockSite $site): ?array;
 
-    /** Why none can stand there, in a sentence; '' if one always can. */
+    /** Why the block cannot be added there, in a sentence; '' if it can. */
     public static function whyNone(): string;
 
     /**
-     * What cannot be read is noted; the definition is refused then.
+     * Reads a block. It adds problems if the definition is invalid, which is then refused.
      *
-     * @param  Type|null  $type  of what the page is about; null of a page about nothing but itself, and in the frame
+     * @param  Type|null  $type  of the page's record; null for a page about nothing, and in the frame
      */
     public static function read(Shape $shape, Problems $problems, ?Type $type): self;
 
     /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each key that it has beside `block` */
     public static function optionSchemas(): array;
 
-    /** How it reads in a list of what stands in a slot: “the page’s title”. */
+    /** The block in words, for the plan: “the page’s title”. */
     public function words(): string;
 
-    /** What happens where it has nothing to show. */
+    /** What to remove if the block has nothing to show. */
     public function whenEmpty(): EmptyRule;
 
-    /** Why the plan of a page shows nothing in its place. */
+    /** Why nothing shows in its place, for the plan. */
     public function whyEmpty(): string;
 
     /** @return list<string> keys of the modules that it shows */
@@ -67,7 +67,7 @@ interface Block
     public function offersChoicesOf(): array;
 
     /**
-     * @param  string  $at  where it stands in the definition
+     * @param  string  $at  its place in the definition
      * @param  list<string>  $types  keys of the content types whose items the page is about
      * @return list<Reference>
      */

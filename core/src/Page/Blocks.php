@@ -10,7 +10,7 @@ use Wellspring\Core\Page\Offer\OfferedBlock;
 /** The register of blocks. */
 final class Blocks
 {
-    /** In the order in which they are offered. */
+    /** The order of the list of blocks to add. */
     private const ALL = [
         Block\ModuleBlock::class, Block\Heading::class, Block\RichText::class, Block\Picture::class,
         Block\Video::class, Block\PageTitle::class, Block\PageText::class, Block\PagePicture::class,
@@ -23,13 +23,13 @@ final class Blocks
     /** @var list<class-string<Block>> of an installation's own */
     private static array $added = [];
 
-    /** @param  class-string<Block>  $block  of an installation's own */
+    /** @param  class-string<Block>  $block  from an installation's plug-ins */
     public static function add(string $block): void
     {
         self::$added[] = $block;
     }
 
-    /** Takes those of an installation's own away again. */
+    /** Removes the plug-ins of an installation again. */
     public static function reset(): void
     {
         self::$added = [];

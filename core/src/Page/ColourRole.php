@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page;
 
-/** The colours of the site that a band can stand on, by what they do there. */
+/** The site colours that a band can have as background. */
 enum ColourRole: string
 {
-    /** The page's own ground. */
+    /** The page's own background. */
     case Paper = 'paper';
-    /** A quiet ground. */
+    /** A quiet background. */
     case Bed = 'bed';
-    /** That of text; text on it has the page's ground. */
+    /** The text colour; text on it has the page's background colour. */
     case Ink = 'ink';
-    /** That of links and buttons, likewise. */
+    /** The colour of links and buttons; text on it has the page's background colour. */
     case Leaf = 'leaf';
-    /** That of sale and warnings, likewise. */
+    /** The colour of sales and warnings; text on it has the page's background colour. */
     case Copper = 'copper';
 }

@@ -8,7 +8,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** What a band stands on: a colour of the site's, a picture, or the picture of what the page is about. */
+/** The background of a band: a site colour, a picture, or the picture of the page's record. */
 final readonly class Ground
 {
     /** @param  'colour'|'picture'|'page'  $kind */
@@ -40,7 +40,7 @@ final readonly class Ground
     }
 
     /**
-     * @param  string|null  $own  the picture of what the page is about
+     * @param  string|null  $own  the picture of the page's record
      * @return string|null the file's name of the picture that it is; null of a colour, and where there is none
      */
     public function picture(?string $own): ?string

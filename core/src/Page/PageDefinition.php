@@ -10,14 +10,14 @@ use Wellspring\Core\Page\Address\AboutKind;
 use Wellspring\Core\Page\Address\AddressPattern;
 use Wellspring\Core\Page\Address\PageAbout;
 
-/** The definition of a page, read and found right by PageReader. */
+/** The definition of a page, validated by PageReader. */
 final readonly class PageDefinition
 {
     /**
-     * @param  PageAbout|null  $about  null: about nothing but itself
-     * @param  string|null  $picture  a file's name, for what is shared
-     * @param  string|null  $menu  what menus call it; null: it stands in none by itself
-     * @param  bool  $asksToSignIn  whether those whom it is not for are asked to sign in, instead of not finding it
+     * @param  PageAbout|null  $about  null for a page about nothing but itself
+     * @param  string|null  $picture  the file name of the picture for previews in other programs
+     * @param  string|null  $menu  its name in menus; null if it is in no menu by itself
+     * @param  bool  $asksToSignIn  true if visitors without access are asked to sign in instead of getting "not found"
      * @param  list<Band>  $bands  top to bottom
      */
     public function __construct(

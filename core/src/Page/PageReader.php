@@ -14,7 +14,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
-/** Reads a page's definition, format 1, against what the site has. */
+/** Reads and validates a page's definition, format 1, against the site's types, taxonomies and modules. */
 final readonly class PageReader
 {
     public const FORMAT = 1;
@@ -34,7 +34,7 @@ final readonly class PageReader
 
     public const MAX_BLOCKS = 50;
 
-    /** The shares of a band's slots make so many. */
+    /** The sum of the shares of a band's slots. */
     public const SHARES = 12;
 
     public function __construct(private Catalogue $catalogue)

@@ -8,14 +8,14 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Empty\Level;
 use Wellspring\Core\Empty\Node;
 
-/** Says what of a page shows, for whom and when: what is admitted, and what is left of it bottom up. */
+/** Decides what of a page shows for a viewer at an instant: what is admitted, then from the inside out. */
 final class PageResolver
 {
     /**
      * @template T of object
      *
-     * @param  \Closure(Block): Node<T>  $show  a block that is admitted: a leaf of the level Module with what is
-     *   drawn, or an empty one that says what goes with it
+     * @param  \Closure(Block): Node<T>  $show  draws an admitted block: a leaf of the level Module, or an empty one
+     *   that names what to remove with it
      * @return list<ShownBand<T>>
      */
     public static function show(PageDefinition $page, Context $context, \Closure $show): array

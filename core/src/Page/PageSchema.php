@@ -8,7 +8,7 @@ use Wellspring\Core\Card\CardSchema;
 use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Empty\EmptyRule;
 
-/** The JSON Schema (2020-12) of a page's definition, made of what the register of blocks holds. */
+/** The JSON Schema (2020-12) of a page's definition, made from the register of blocks. */
 final class PageSchema
 {
     private const TEXT = ['type' => 'string', 'minLength' => 1];
@@ -83,7 +83,7 @@ final class PageSchema
     }
 
     /**
-     * @param  array<string, array<string, mixed>>  $more  keys that a place around the blocks has, too
+     * @param  array<string, array<string, mixed>>  $more  further keys at the same level
      * @return list<array<string, mixed>>
      */
     public static function blocks(array $more = []): array

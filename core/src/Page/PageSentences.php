@@ -7,7 +7,7 @@ namespace Wellspring\Core\Page;
 use Wellspring\Core\Wording\Piece;
 use Wellspring\Core\Wording\Sentence;
 
-/** Says a page as a short text that reads from top to bottom. */
+/** Describes a page as a short text, top to bottom. */
 final class PageSentences
 {
     /** @return non-empty-list<Sentence> */
@@ -35,9 +35,9 @@ final class PageSentences
     }
 
     /**
-     * What one version says that another does not, sentence by sentence.
+     * The differences between two versions, sentence by sentence.
      *
-     * @param  PageDefinition|null  $before  null: there was none, or it cannot be read
+     * @param  PageDefinition|null  $before  null if there was none, or if it is invalid
      * @return list<array{now: bool, words: string}> first what is no longer said, then what is said now
      */
     public static function changed(?PageDefinition $before, ?PageDefinition $after): array

@@ -10,15 +10,15 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** On which pages something of the frame shows: on all, on none, on those named, on all but those named. */
+/** The pages on which a block of the frame shows: all, none, only those named, or all but those named. */
 final readonly class Place
 {
     private const BELOW = '/*';
 
     /**
      * @param  'everywhere'|'nowhere'|'pages'|'except'  $kind
-     * @param  list<string>  $names  addresses; one may end in `/*`, for it and all below, and may have a placeholder,
-     *   for the page of all that fits
+     * @param  list<string>  $names  addresses; one may end in `/*`, which includes all below it, and may have a
+     *   placeholder, which means the page for all its records
      */
     private function __construct(public string $kind, public array $names = [])
     {
@@ -30,7 +30,7 @@ final readonly class Place
     }
 
     /**
-     * @param  bool  $takesNewPages  whether the names are those where it does not show, so that new pages show it
+     * @param  bool  $takesNewPages  true if the names are pages without the block, so that new pages show it
      * @param  list<string>  $names  addresses; one may end in `/*`
      */
     public static function of(bool $takesNewPages, array $names): self
@@ -41,13 +41,13 @@ final readonly class Place
         };
     }
 
-    /** Whether a page that is made later shows it, where nothing names that page. */
+    /** True if new pages show it, unless they are named. */
     public function takesNewPages(): bool
     {
         return $this->kind === 'everywhere' || $this->kind === 'except';
     }
 
-    /** The name of a page with all below it. */
+    /** The name for a page with all below it. */
     public static function allBelow(string $address): string
     {
         return $address.self::BELOW;
@@ -65,7 +65,7 @@ final readonly class Place
         return array_filter($names, fn (string $name): bool => self::names($name, $address)) !== [];
     }
 
-    /** What cannot be read is noted. */
+    /** Adds problems if it is invalid. */
     public static function read(Shape $entry, Problems $problems): self
     {
         $said = $entry->has('on') ? $entry->raw('on') : 'everywhere';
@@ -98,8 +98,8 @@ final readonly class Place
     }
 
     /**
-     * @param  AddressPattern  $page  of the page that is shown
-     * @param  string  $path  of the address that it is shown under
+     * @param  AddressPattern  $page  of the current page
+     * @param  string  $path  of the current address
      */
     public function admits(AddressPattern $page, string $path): bool
     {
@@ -108,7 +108,7 @@ final readonly class Place
         );
     }
 
-    /** The same for the page that has the address, whatever of the many it is for is shown. */
+    /** The same for a page with an address, for all of its records. */
     public function admitsPage(string $address): bool
     {
         return $this->takesNewPages() !== self::isNamedBy($this->names, $address);

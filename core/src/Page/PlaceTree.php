@@ -23,7 +23,7 @@ final readonly class PlaceTree
     /** @param  array<string, string>  $titles  title by address; an address may have a placeholder */
     public function __construct(array $titles)
     {
-        // The slash sorts before every other sign, so that each page is followed by those below it.
+        // The slash sorts before every other character, so each page is followed by those below it.
         $sortKey = fn (string $address): string => strtr($address, '/', "\x01");
         uksort($titles, fn (string $one, string $other): int => $sortKey($one) <=> $sortKey($other));
         $this->titles = $titles;
@@ -32,8 +32,8 @@ final readonly class PlaceTree
     }
 
     /**
-     * @return list<array{address: string, title: string, depth: int, shows: bool, branch: bool|null}> `branch`: whether
-     *   it shows on the page and on all below it; null where no page is below
+     * @return list<array{address: string, title: string, depth: int, shows: bool, branch: bool|null}> `branch`: true if
+     *   it shows on the page and on all below it; null if no page is below
      */
     public function rows(Place $place): array
     {
@@ -63,8 +63,8 @@ final readonly class PlaceTree
      * The place after a tick.
      *
      * @param  string  $address  of one of the pages
-     * @param  bool  $shows  whether it is to show there
-     * @param  bool  $below  whether the same holds for all below, pages that are made later among them
+     * @param  bool  $shows  true if it shows there
+     * @param  bool  $below  true if the same applies to all pages below, including future ones
      */
     public function ticked(Place $place, string $address, bool $shows, bool $below): Place
     {
@@ -75,7 +75,7 @@ final readonly class PlaceTree
         return Place::of($place->takesNewPages(), $names);
     }
 
-    /** The same pages as now; pages that are made later show it or do not. */
+    /** The same pages as now, with another rule for future pages. */
     public function withNewPages(Place $place, bool $takesNewPages): Place
     {
         if ($takesNewPages === $place->takesNewPages()) {
@@ -89,7 +89,7 @@ final readonly class PlaceTree
         return Place::of($takesNewPages, $this->shortened($marked));
     }
 
-    /** In one sentence, by the titles of the pages: “Only on Shop and all below it.” */
+    /** The place in one sentence, with the titles of the pages: “Only on Shop and all below it.” */
     public function sentence(Place $place): string
     {
         $names = array_map(fn (string $name): string => match (true) {
@@ -189,14 +189,14 @@ final readonly class PlaceTree
     private function below(string $address): array
     {
         if (! isset($this->places[$address])) {
-            // No page has the address itself, as with `/groups/*` on a site without a page `/groups`.
+            // There may be no page with the address itself, as with `/groups/*` on a site without a page `/groups`.
             return array_values(array_filter(
                 $this->addresses,
                 fn (string $one): bool => self::isBelow($one, $address),
             ));
         }
         $below = [];
-        // They follow the page in the sorted list.
+        // The pages below follow the page in the sorted list.
         for ($at = $this->places[$address] + 1; isset($this->addresses[$at]); $at++) {
             if (! self::isBelow($this->addresses[$at], $address)) {
                 break;

@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** A block where it stands, with for whom and when. */
+/** A block in its slot, with its audience and dates. */
 final readonly class PlacedBlock
 {
     public function __construct(public Block $block, public Schedule $schedule)
@@ -16,9 +16,9 @@ final readonly class PlacedBlock
     }
 
     /**
-     * What cannot be read is noted; keys that a place around it has are left for its reader.
+     * Adds problems if it is invalid. Keys of the surrounding object are left to its reader.
      *
-     * @param  Type|null  $type  of what the page is about
+     * @param  Type|null  $type  of the page's record
      * @return self|null null where there is no such block
      */
     public static function read(Shape $shape, Problems $problems, ?Type $type = null): ?self

@@ -12,10 +12,10 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Who\Audience;
 
-/** For whom and when something of a page shows: `from <= now < until`. */
+/** The audience and dates of a part of a page: `from <= now < until`. */
 final readonly class Schedule
 {
-    /** What it is read from, beside other keys. */
+    /** The keys that it is read from. */
     public const KEYS = ['audience', 'from', 'until'];
 
     /**
@@ -50,7 +50,7 @@ final readonly class Schedule
         return new self($audience, $ends[0], $ends[1]);
     }
 
-    /** The `audience` alone. */
+    /** Only the `audience`. */
     public static function audience(Shape $shape, Problems $problems): Audience
     {
         $keys = [];
@@ -87,7 +87,7 @@ final readonly class Schedule
         return $ahead === [] ? null : min($ahead);
     }
 
-    /** Empty where it is for everyone and at all times. */
+    /** Empty if it is for everyone at all times. */
     public function words(): string
     {
         return implode(', ', array_filter([

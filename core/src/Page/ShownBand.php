@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 /**
- * A band with what is left to show in it.
+ * A band with the blocks that show.
  *
  * @template-covariant T of object
  */
@@ -19,7 +19,7 @@ final readonly class ShownBand
     /**
      * @template U of object
      *
-     * @param  \Closure(T): U  $changed  of each block
+     * @param  \Closure(T): U  $changed  applied to each block
      * @return self<U>
      */
     public function withBlocks(\Closure $changed): self

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 /**
- * A slot with what is left to show in it.
+ * A slot with the blocks that show.
  *
  * @template-covariant T of object
  */
 final readonly class ShownSlot
 {
     /**
-     * @param  int  $all  the shares of all slots of the band that are left, its own included
+     * @param  int  $all  the sum of the shares of all remaining slots in the band
      * @param  non-empty-list<T>  $blocks
      */
     public function __construct(public Slot $slot, private int $all, public array $blocks)
@@ -22,7 +22,7 @@ final readonly class ShownSlot
     /**
      * @template U of object
      *
-     * @param  \Closure(T): U  $changed  of each block
+     * @param  \Closure(T): U  $changed  applied to each block
      * @return self<U>
      */
     public function withBlocks(\Closure $changed): self
@@ -31,8 +31,8 @@ final readonly class ShownSlot
     }
 
     /**
-     * Its width in twelfths of the band's, with its part of what the slots that are gone had: `8`, or `a/b` where it is
-     * no whole number.
+     * Its width in twelfths of the band, with its part of the removed slots' width: `8`, or `a/b` if it is not a whole
+     * number.
      */
     public function share(): string
     {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page;
 
-/** A part of a band's width, with the blocks that stand in it, first to last. */
+/** A part of a band's width, with its blocks in order. */
 final readonly class Slot
 {
     /**
-     * @param  int<1, 12>  $share  of the band's width, in twelfths
+     * @param  int<1, 12>  $share  its part of the band's width, in twelfths
      * @param  list<PlacedBlock>  $blocks
      */
     public function __construct(public int $share, public array $blocks, public Schedule $schedule)

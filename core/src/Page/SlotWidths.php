@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace Wellspring\Core\Page;
 
 /**
- * How wide the slots of a band are in a window, computed as browsers do it from resources/css/site/bands.css. Slots
- * share the width of their row. No slot is narrower than its least width. A slot that has no room goes to the next row.
+ * The widths of a band's slots in a window, computed like browsers do from resources/css/site/bands.css. Slots share
+ * the width of their row. No slot is narrower than its minimum width. A slot that does not fit goes to the next row.
  * All lengths are in px, with a root font size of 16 px.
  */
 final class SlotWidths
 {
-    /** Left and right of the page. */
+    /** The page's margins at the left and right. */
     private const MARGIN = 20;
 
     private const GAP = 40;
 
     private const LEAST = 224;
 
-    /** The body beside the frame's side slot: their least widths, and their shares of the width beyond. */
+    /** The body and the frame's side slot: their minimum widths, and their shares of the remaining width. */
     private const BODY_LEAST = 512;
 
     private const BODY_SHARE = 0.75;
@@ -26,7 +26,7 @@ final class SlotWidths
     /**
      * The width of a page's body.
      *
-     * @param  int  $page  greatest width of the page, as the look gives it
+     * @param  int  $page  maximum width of the page in the look
      */
     public static function body(int $window, int $page, bool $hasSide = false): float
     {
@@ -74,7 +74,7 @@ final class SlotWidths
     }
 
     /**
-     * Shares a row's width out. Slots that would become too narrow get their least width first, the others share the
+     * Distributes a row's width. Slots that would become too narrow get their minimum width first; the others share the
      * rest.
      *
      * @param  list<int>  $shares

@@ -11,13 +11,13 @@ use Wellspring\Core\Page\Address\PageAbout;
 use Wellspring\Core\Page\Block\Fields;
 
 /**
- * Bodies that a page can begin with, each an ordinary list of bands. Slots for modules are empty, and so are headings
- * and texts, so that no placeholder reaches visitors.
+ * Starting bodies for a page, each an ordinary list of bands. Slots for modules, headings and texts are empty, so that
+ * visitors never see placeholders.
  */
 final class StarterBodies
 {
     /**
-     * @param  Type|null  $type  of what the page is about
+     * @param  Type|null  $type  of the page's record
      * @return non-empty-list<array{words: string, bands: list<array<string, mixed>>}>
      */
     public static function of(?PageAbout $about, ?Type $type): array

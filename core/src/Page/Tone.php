@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page;
 
-/** How loud a band is. */
+/** The visual weight of a band. */
 enum Tone: string
 {
     case Plain = 'plain';

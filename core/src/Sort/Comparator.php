@@ -8,23 +8,25 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Record;
 
 /**
- * Puts records in order: their headings, the keys first to last, then the record's key, so that an order is always
- * total.
+ * Sorts records: by heading, by each key in turn, then by the record's key, so that the order is total.
  */
 final class Comparator
 {
-    /** Texts are ordered by their first characters, this many. Texts that begin alike are ordered by their keys. */
+    /**
+     * The number of characters that count when texts are sorted. Texts with the same beginning are sorted by their
+     * keys.
+     */
     public const LETTERS = 200;
 
     private \Collator $collator;
 
-    /** @param  string  $locale the site's, such as `en-GB`; text sorts as CLDR says, numbers in it by value */
+    /** @param  string  $locale the site's, such as `en-GB`; text sorts by CLDR, with numbers by value */
     public function __construct(string $locale)
     {
         $this->collator = new \Collator(self::icuLocale($locale));
     }
 
-    /** The ICU locale that text is ordered by, here and in the database. */
+    /** The ICU locale for sorting text, here and in the database. */
     public static function icuLocale(string $locale): string
     {
         return str_replace('_', '-', $locale).'-u-kn-true';

@@ -10,7 +10,7 @@ use Wellspring\Core\Source\Source;
 /** The register of sort criteria. */
 final class Criteria
 {
-    /** For items of any type, beside their fields. */
+    /** For items of any type, besides their fields. */
     private const OF_ITEMS = [
         Criterion\PriceNow::class, Criterion\Popularity::class, Criterion\WeightedRating::class,
         Criterion\ManualOrder::class, Criterion\SharedTerms::class, Criterion\Relevance::class,
@@ -22,13 +22,13 @@ final class Criteria
     /** @var list<class-string<Criterion>> of an installation's own, for items */
     private static array $added = [];
 
-    /** @param  class-string<Criterion>  $criterion  of an installation's own, for items */
+    /** @param  class-string<Criterion>  $criterion  from an installation's plug-ins, for items */
     public static function add(string $criterion): void
     {
         self::$added[] = $criterion;
     }
 
-    /** Takes those of an installation's own away again. */
+    /** Removes the plug-ins of an installation again. */
     public static function reset(): void
     {
         self::$added = [];

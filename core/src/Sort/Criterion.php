@@ -12,19 +12,19 @@ use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * What a sort key orders records by.
+ * The criterion of a sort key.
  *
  * To add one: a class in Criterion/, a line in Criteria, and its query in the application's Listing/Compile/Sort.
  */
 interface Criterion
 {
-    /** As it stands where a definition says nothing more; null where records of the type cannot be ordered by it. */
+    /** The criterion with its defaults; null if records of the type cannot be sorted by it. */
     public static function of(Type $type): ?self;
 
-    /** The `by` of a definition. */
+    /** The value of `by` in a definition. */
     public function key(): string;
 
-    /** The same with what a definition says beside `by`; faults are noted. */
+    /** Reads its options besides `by`, and adds problems for invalid ones. */
     public function read(Shape $shape, Type $type): self;
 
     /** @return array<string, mixed> what a definition says beside `by` */
@@ -33,43 +33,43 @@ interface Criterion
     /** @return array<string, array<string, mixed>> JSON Schema (2020-12) of each option */
     public static function optionSchemas(): array;
 
-    /** The criterion for one run: with what it takes from the conditions of the module and of the visitor. */
+    /** Binds the criterion to a run, with what it takes from the conditions of the module and the visitor. */
     public function bound(?BoundGroup $where): self;
 
-    /** How its values compare and read. */
+    /** The family of its values, which decides how they compare and read. */
     public function family(): Family;
 
-    /** Whether it goes up where a definition says nothing. */
+    /** The default direction. */
     public function goesUp(): bool;
 
     /**
-     * What is the same for every record is computed once, before the first.
+     * Returns a function of one record. What is the same for all records is computed once.
      *
      * @return \Closure(Record): mixed the record's value; null where it is empty
      */
     public function values(SortContext $context): \Closure;
 
-    /** Orders two records that have no value; 0 where the next key decides. */
+    /** Compares two records without a value; 0 if the next key decides. */
     public function compareEmpty(Record $a, Record $b): int;
 
     public function label(): string;
 
-    /** The words for a direction; empty where it has none of its own. */
+    /** The words for a direction; empty if it has none of its own. */
     public function directionWords(Direction $direction): string;
 
     /**
-     * @param  string  $at  where the sort key stands in the definition
+     * @param  string  $at  the sort key's place in the definition
      * @param  list<string>  $types  keys of the content types whose items the module lists
      * @return list<Reference>
      */
     public function references(string $at, array $types): array;
 
-    /** Whether its values stand in the items themselves, whatever the moment, so that an index can serve it. */
+    /** True if its values depend only on the items, not on the time, so that an index can help. */
     public function usesIndex(): bool;
 
-    /** Whether its values are others from midnight on though nothing was written. */
+    /** True if its values may change at midnight without a write. */
     public function changesDaily(): bool;
 
-    /** Whether it counts views, which are written all the time. */
+    /** True if it counts views, which change continuously. */
     public function countsViews(): bool;
 }

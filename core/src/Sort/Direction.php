@@ -11,7 +11,7 @@ enum Direction: string
     case Up = 'up';
     case Down = 'down';
 
-    /** How the direction reads beside a field of the family. */
+    /** The words for a direction of a field of the family. */
     public function words(Family $family): string
     {
         $up = $this === self::Up;

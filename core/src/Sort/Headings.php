@@ -15,13 +15,12 @@ use Wellspring\Core\Time\CalendarUnit;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Puts the records of a listing under headings: by a choice, a term, a stretch of days or the first letter. A record
- * stands once, under the first of its terms in the taxonomy's own order. Those without a value come last, under no
- * heading's name.
+ * Groups the records of a listing under headings: by a choice, a term, a calendar unit or the first letter. A record
+ * appears once, under the first of its terms in the taxonomy's order. Records without a value come last.
  */
 final readonly class Headings
 {
-    /** Stands for the heading of records without a value. */
+    /** Key of the heading of records without a value. */
     public const NONE = '';
 
     /** @param  CalendarUnit|null  $per  for dates and instants */
@@ -40,7 +39,7 @@ final readonly class Headings
         };
     }
 
-    /** How places() compare: a place in the field's own order, a day, a letter. */
+    /** The family for comparing places(): a position in the field's own order, a day, a letter. */
     public function family(): Family
     {
         return match ($this->field->family()) {
@@ -63,7 +62,7 @@ final readonly class Headings
         };
     }
 
-    /** Where the record's heading stands among all; null where it has no value. */
+    /** The position of the record's heading among all; null if it has no value. */
     public function place(Record $record, Context $context): int|string|null
     {
         $value = $record->value($this->field);
@@ -87,13 +86,13 @@ final readonly class Headings
         };
     }
 
-    /** The key of the heading at a place. */
+    /** The key of the heading at a position. */
     public function key(int|string|null $place): string
     {
         return is_int($place) ? $this->known()[$place] ?? self::NONE : $place ?? self::NONE;
     }
 
-    /** How a heading reads: “May 2026”, “4 May – 10 May 2026”, “Shade”, “A”. */
+    /** The text of a heading: “May 2026”, “4 May – 10 May 2026”, “Shade”, “A”. */
     public function heading(string $key, Format $format): string
     {
         if ($key === self::NONE) {
@@ -120,7 +119,7 @@ final readonly class Headings
         return $this->per->value ?? ($this->field->family() === Family::Text ? 'first letter' : '');
     }
 
-    /** How the order of headings by a field reads. */
+    /** The words for the order of headings by a field. */
     public static function directionWords(Field $field, Direction $direction): string
     {
         return $field->family() === Family::Terms

@@ -12,7 +12,7 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Source\Source;
 use Wellspring\Core\Time\CalendarUnit;
 
-/** Reads what records are ordered by, and the headings they stand under. */
+/** Reads the sort keys and the headings of a definition. */
 final readonly class OrderReader
 {
     private const MAX_KEYS = 8;

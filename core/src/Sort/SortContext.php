@@ -7,7 +7,7 @@ namespace Wellspring\Core\Sort;
 use Wellspring\Core\Content\Record;
 use Wellspring\Core\Context\Context;
 
-/** What an order takes from the run: the module's key, when and where it runs, and all records of the source. */
+/** The context of sorting: the module's key, the context of the run, and all records of the source. */
 final readonly class SortContext
 {
     /** @param  list<Record>  $source  every candidate */

@@ -7,8 +7,7 @@ namespace Wellspring\Core\Sort;
 use Wellspring\Core\Source\DefaultOrder;
 
 /**
- * One of the keys that records are ordered by. Empty values come last in both directions unless they are asked for
- * first.
+ * One sort key. Empty values come last in both directions unless the key puts them first.
  */
 final readonly class SortKey
 {

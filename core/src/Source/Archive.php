@@ -19,7 +19,7 @@ use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
-/** The months, or the years, that hold items by one of their dates, in the site's time zone: an archive. */
+/** An archive: the months or years with items, by one of their dates, in the site's time zone. */
 final readonly class Archive implements Source
 {
     use Defaults;
@@ -121,7 +121,7 @@ final readonly class Archive implements Source
         return $this->items->typeKeys();
     }
 
-    /** How many characters of a day tell the month or the year: `2026-05`. */
+    /** The number of characters of a day that identify the month or the year: `2026-05`. */
     public function length(): int
     {
         return $this->per === CalendarUnit::Year ? 4 : 7;
@@ -161,9 +161,9 @@ final readonly class Archive implements Source
     }
 
     /**
-     * A month or a year, whether it holds anything or not.
+     * A month or a year, with or without items.
      *
-     * @param  string  $slug  `2026-05`, or `2026` where the source is years
+     * @param  string  $slug  `2026-05`, or `2026` for years
      */
     public function record(string $slug, int $count, Context $context): Record
     {

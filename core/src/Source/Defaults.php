@@ -9,7 +9,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Problem\Shape;
 
-/** Defaults that most sources share. */
+/** Default answers of sources. */
 trait Defaults
 {
     public static function isSaidBy(Shape $shape): bool

@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
-/** Items of one type, or of several with what they have in common. */
+/** Items of one type, or of several with their common fields. */
 final readonly class Items implements Source
 {
     use ItemsOfTypes;

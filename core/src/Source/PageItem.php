@@ -13,14 +13,14 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
-/** The item that the page is about; nothing on a page about none. */
+/** The item that the page is about; no record on other pages. */
 final readonly class PageItem implements Source
 {
     use ItemsOfTypes;
 
     /**
-     * @param  non-empty-list<Type>  $types  all of the site, or the one that is named
-     * @param  bool  $named  whether the definition names the type
+     * @param  non-empty-list<Type>  $types  all types of the site, or the given one
+     * @param  bool  $named  true if the definition gives the type
      */
     public function __construct(public array $types, private bool $named)
     {

@@ -14,7 +14,7 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
-/** The term that the page is about; nothing on a page about none. */
+/** The term that the page is about; no record on other pages. */
 final readonly class PageTerm implements Source
 {
     use Defaults;
@@ -22,8 +22,8 @@ final readonly class PageTerm implements Source
     private Type $shared;
 
     /**
-     * @param  non-empty-array<string, Taxonomy>  $taxonomies  by key: all of the site, or the one that is named
-     * @param  bool  $named  whether the definition names the taxonomy
+     * @param  non-empty-array<string, Taxonomy>  $taxonomies  by key: all of the site, or the given one
+     * @param  bool  $named  true if the definition gives the taxonomy
      */
     public function __construct(public array $taxonomies, private bool $named)
     {
@@ -79,7 +79,7 @@ final readonly class PageTerm implements Source
         return $this->shared;
     }
 
-    /** The taxonomy of the page's term, where it is one of those taken from. */
+    /** The taxonomy of the page's term, if the source includes it. */
     public function taxonomy(Context $context): ?Taxonomy
     {
         return $this->taxonomies[$context->page->term['taxonomy'] ?? ''] ?? null;

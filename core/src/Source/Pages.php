@@ -16,8 +16,8 @@ use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /**
- * Pages of the site: those below an address, or some by their addresses: `{"pages": {"under": "/garden"}}`. A page that
- * serves many terms, items, months or people is not among them.
+ * Pages of the site: those below an address, or some by their addresses: `{"pages": {"under": "/garden"}}`. Pages with
+ * a placeholder are excluded.
  */
 final readonly class Pages implements Source
 {

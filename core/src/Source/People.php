@@ -16,8 +16,7 @@ use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
 /**
- * The people of some of the site's groups, each with the number of items they are the author of. Those whose account is
- * closed are not among them.
+ * The people of some of the site's groups, each with the number of items that they wrote. Closed accounts are excluded.
  */
 final readonly class People implements Source
 {
@@ -28,7 +27,7 @@ final readonly class People implements Source
     private Type $type;
 
     /**
-     * @param  array<string, string>  $groups  keys and names of those that are taken; none: of every group
+     * @param  array<string, string>  $groups  keys and names of the chosen groups; empty: all groups
      * @param  array<string, string>  $all  keys and names of the site's groups
      */
     public function __construct(public array $groups, array $all)

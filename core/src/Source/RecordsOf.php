@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Source;
 
-/** What the records of a source stand for. */
+/** The kind of record that a source gives. */
 enum RecordsOf
 {
     /** Items, which have pages of their own. */

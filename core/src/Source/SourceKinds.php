@@ -7,7 +7,7 @@ namespace Wellspring\Core\Source;
 /** The register of sources. */
 final class SourceKinds
 {
-    /** In the order in which they are offered. */
+    /** The order of the list of sources. */
     private const ALL = [
         Items::class, TaxonomyTerms::class, People::class, Archive::class, Pages::class, PageItem::class,
         PageTerm::class, OneItem::class,
@@ -16,13 +16,13 @@ final class SourceKinds
     /** @var list<class-string<Source>> of an installation's own */
     private static array $added = [];
 
-    /** @param  class-string<Source>  $kind  of an installation's own */
+    /** @param  class-string<Source>  $kind  from an installation's plug-ins */
     public static function add(string $kind): void
     {
         self::$added[] = $kind;
     }
 
-    /** Takes those of an installation's own away again. */
+    /** Removes the plug-ins of an installation again. */
     public static function reset(): void
     {
         self::$added = [];

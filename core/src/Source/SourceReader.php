@@ -9,7 +9,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** Reads what a module draws from. */
+/** Reads the source of a module. */
 final readonly class SourceReader
 {
     public function __construct(private Catalogue $catalogue, private Problems $problems)

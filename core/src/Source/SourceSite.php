@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** What a source is read against: the types, taxonomies and groups of the site. */
+/** The context for reading a source: the types, taxonomies and groups of the site. */
 final readonly class SourceSite
 {
     public function __construct(public Catalogue $catalogue, public Problems $problems)

@@ -22,7 +22,7 @@ final readonly class TaxonomyTerms implements Source
 
     /**
      * @param  string|null  $under  slug: only the terms below it
-     * @param  bool  $used  only those that a counted item has
+     * @param  bool  $used  only terms with counted items
      * @param  non-empty-list<Type>|null  $counting  the types whose items are counted; null: all
      */
     public function __construct(

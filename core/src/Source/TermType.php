@@ -11,7 +11,7 @@ use Wellspring\Core\Content\Record;
 use Wellspring\Core\Content\Taxonomy\Taxonomy;
 use Wellspring\Core\Content\Type;
 
-/** What a term has for rules and cards to speak of. */
+/** The type of terms: the fields that rules and cards can use. */
 final class TermType
 {
     public static function of(Taxonomy $taxonomy): Type
@@ -29,7 +29,7 @@ final class TermType
     }
 
     /**
-     * What the terms of several taxonomies have in common.
+     * The common fields of the terms of several taxonomies.
      *
      * @param  non-empty-array<Taxonomy>  $taxonomies
      */
@@ -57,7 +57,7 @@ final class TermType
         return "terms of {$taxonomy}";
     }
 
-    /** @param  list<Record>  $items  those that the viewer may see */
+    /** @param  list<Record>  $items  visible to the viewer */
     public static function count(Taxonomy $taxonomy, string $slug, array $items): int
     {
         $wanted = $taxonomy->terms->withBelow($slug);

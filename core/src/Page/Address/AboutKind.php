@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Address;
 
-/** What a page with a placeholder is about. */
+/** The kind of record that a page with a placeholder is about. */
 enum AboutKind: string
 {
     case Term = 'term';

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Address;
 
-/** The address of a page, with at most one placeholder that stands for a whole segment: `/groups/{group}`. */
+/** The address of a page, with at most one placeholder for a whole segment: `/groups/{group}`. */
 final readonly class AddressPattern
 {
     private const SEGMENT = '/^(?:[A-Za-z0-9._~-]+|\{[a-z][a-z0-9_-]{0,62}\})$/D';
@@ -40,7 +40,7 @@ final readonly class AddressPattern
     }
 
     /**
-     * @param  string  $path  of an address, with its first slash; lower and upper case differ
+     * @param  string  $path  of an address, with its leading slash; case-sensitive
      * @return string|null what stands in the place of the placeholder, '' without one; null where it does not fit
      */
     public function match(string $path): ?string
@@ -64,7 +64,7 @@ final readonly class AddressPattern
         return $found;
     }
 
-    /** The address for what the placeholder stands for. */
+    /** The address with the placeholder filled in. */
     public function filled(string $slug): string
     {
         return '/'.implode('/', array_map(
@@ -74,8 +74,8 @@ final readonly class AddressPattern
     }
 
     /**
-     * Of two that fit the same address, the better fit first: segment by segment from the left, a literal beats a
-     * placeholder.
+     * Compares two patterns that fit the same address. The better one comes first: segment by segment from the left, a
+     * literal beats a placeholder.
      */
     public function compareTo(self $other): int
     {

@@ -19,16 +19,16 @@ use Wellspring\Core\Source\TaxonomyTerms;
 use Wellspring\Core\Time\CalendarUnit;
 
 /**
- * What one page serves all of: the terms of a taxonomy, the items of a type, months or years that hold items, people.
+ * The records that one page serves: the terms of a taxonomy, the items of a type, months or years with items, or
+ * people.
  */
 final readonly class PageAbout
 {
     /**
-     * @param  list<string>  $of  the taxonomy's key, the type's, those of the types of a month or a year; none for
-     *   people
-     * @param  string  $by  of a month or a year, the field that its items are dated by
-     * @param  string|null  $under  the slug of a term: for it and those below alone
-     * @param  list<string>  $only  slugs: for those alone
+     * @param  list<string>  $of  the key of the taxonomy or type, or the types of a month or year; empty for people
+     * @param  string  $by  the date field of a month or a year
+     * @param  string|null  $under  the slug of a term: only this term and those below it
+     * @param  list<string>  $only  slugs: only these records
      */
     private function __construct(
         public AboutKind $kind,
@@ -39,7 +39,7 @@ final readonly class PageAbout
     ) {
     }
 
-    /** Null, and problems noted, where it cannot be read. */
+    /** Returns null and adds problems if it is invalid. */
     public static function read(Shape $shape, Catalogue $catalogue, Problems $problems): ?self
     {
         $said = array_values(array_filter(AboutKind::cases(), fn (AboutKind $one): bool => $shape->has($one->value)));
@@ -73,9 +73,9 @@ final readonly class PageAbout
     }
 
     /**
-     * How well it fits something: the smaller, the better.
+     * How specifically the page serves a record: the smaller, the better.
      *
-     * @param  TermTree|null  $terms  of the taxonomy, for a page about terms
+     * @param  TermTree|null  $terms  of the taxonomy, for pages about terms
      * @return int|null null where it does not fit
      */
     public function distance(string $slug, ?TermTree $terms): ?int
@@ -99,7 +99,7 @@ final readonly class PageAbout
         return null;
     }
 
-    /** Where what it is about is found; null where the site lacks the taxonomy or a type. */
+    /** The source of the records; null if the site lacks the taxonomy or a type. */
     public function source(Catalogue $catalogue): ?Source
     {
         $taxonomy = $catalogue->taxonomies[$this->of[0] ?? ''] ?? null;
@@ -116,7 +116,7 @@ final readonly class PageAbout
         };
     }
 
-    /** Whether the page can be about the records of the source; `distance()` tells about which. */
+    /** True if the page can be about records of the source; `distance()` decides for a single record. */
     public function isAboutRecordsOf(Source $source): bool
     {
         return $source->about() === match ($this->kind) {
@@ -127,7 +127,7 @@ final readonly class PageAbout
     }
 
     /**
-     * @param  string  $at  where it stands in the definition
+     * @param  string  $at  its place in the definition
      * @return list<Reference>
      */
     public function references(string $at, Catalogue $catalogue): array

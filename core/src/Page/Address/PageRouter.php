@@ -16,12 +16,11 @@ final readonly class PageRouter
     }
 
     /**
-     * The pages whose pattern fits, the best fit first; of several with the same pattern, one for a single item or term
-     * goes before one for a branch, the nearest above, and that before one for all.
+     * The pages whose pattern fits, best first. Of several with the same pattern, a page for a single record comes
+     * first, then a page for a branch, the nearest one above, then the page for all.
      *
-     * @param  string  $path  of the address, with its first slash
-     * @return list<array{PageDefinition, string}> all that fit, the best first: each page, and what stands in the place
-     *   of its placeholder, '' without one
+     * @param  string  $path  of the address, with its leading slash
+     * @return list<array{PageDefinition, string}> each fitting page with the text of its placeholder, '' without one
      */
     public function fits(string $path): array
     {

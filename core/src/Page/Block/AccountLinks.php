@@ -9,7 +9,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** To sign in and up, for those who have not; to their account, for those who have. */
+/** Links to sign in and sign up; for signed-in people, a link to their account. */
 final readonly class AccountLinks implements Block
 {
     use Defaults;

@@ -9,7 +9,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** The pages and terms above the page at hand, from the home page down to it. */
+/** The pages and terms above the current page, from the home page down. */
 final readonly class Breadcrumbs implements Block
 {
     use Defaults;

@@ -8,7 +8,7 @@ use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Page\Offer\BlockSite;
 
-/** What most blocks say of themselves. */
+/** Default answers of blocks. */
 trait Defaults
 {
     public static function options(): array

@@ -17,14 +17,14 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * Fields of what the page is about, each as its kind is shown at large: pictures as pictures, a film to be played, a
- * long text as text, all others in a list with their labels: `{"block": "field", "fields": ["light", "height"]}`.
+ * Fields of the page's record in full: pictures as pictures, a video with its player, a long text as text, all others
+ * in a list with their labels: `{"block": "field", "fields": ["light", "height"]}`.
  */
 final readonly class Fields implements Block
 {
     use Defaults;
 
-    /** @param  list<Field>  $fields  none where the definition is refused */
+    /** @param  list<Field>  $fields  empty if the definition is invalid */
     public function __construct(public array $fields, private EmptyRule $empty = new EmptyRule)
     {
     }
@@ -50,8 +50,7 @@ final readonly class Fields implements Block
     }
 
     /**
-     * What an item's page shows of its type where nobody has said: the type's own fields and its terms, nothing
-     * internal.
+     * The default fields of an item's page: the type's own fields and its terms, no internal ones.
      *
      * @return list<Field>
      */

@@ -12,8 +12,8 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * The filters of a module that stands elsewhere on the page: `{"block": "filters", "of": "plants"}`; some of them,
- * by name, where `filters` says so.
+ * The filters of a module elsewhere on the page: `{"block": "filters", "of": "plants"}`. `filters` limits them to some
+ * names.
  */
 final readonly class Filters implements Block
 {

@@ -13,14 +13,14 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * For authors and managers alone: links to write new items of some types, their drafts, and what waits:
- * `{"block": "forAuthors", "types": ["post"]}`. For all others it has nothing to show.
+ * For authors and managers only: links to write new items of some types, their drafts, and items that are published
+ * later: `{"block": "forAuthors", "types": ["post"]}`. Other visitors do not see the block.
  */
 final readonly class ForAuthors implements Block
 {
     use Defaults;
 
-    /** @param  list<string>  $types  keys of content types; one that the site has not is passed over */
+    /** @param  list<string>  $types  keys of content types; unknown ones are ignored */
     public function __construct(public array $types)
     {
     }

@@ -10,7 +10,7 @@ use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** A line of text over what follows. An empty one waits for its words in the plan, and visitors get nothing of it. */
+/** A line of text above other blocks. Visitors do not see an empty one. */
 final readonly class Heading implements Block
 {
     use Defaults;

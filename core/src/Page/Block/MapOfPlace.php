@@ -19,8 +19,8 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * A map around a place: the one that a field says of what the page is about, `{"block": "map", "field": "place"}`, or
- * one given by hand, `{"block": "map", "place": {"address": "Mill Lane", "latitude": 50.61, "longitude": -3.52}}`.
+ * A map of a place: from a field of the page's record, `{"block": "map", "field": "place"}`, or entered by hand,
+ * `{"block": "map", "place": {"address": "Mill Lane", "latitude": 50.61, "longitude": -3.52}}`.
  */
 final readonly class MapOfPlace implements Block
 {
@@ -31,9 +31,9 @@ final readonly class MapOfPlace implements Block
     private const MAX_ZOOM = 18;
 
     /**
-     * @param  Field|null  $field  null where the place is given by hand, and where the definition is refused
-     * @param  array<array-key, mixed>|null  $place  as the kind of field keeps it
-     * @param  int  $zoom  how close the map begins: 0 is the whole world
+     * @param  Field|null  $field  null if the place is entered by hand, or if the definition is invalid
+     * @param  array<array-key, mixed>|null  $place  in the form of the field kind
+     * @param  int  $zoom  the initial zoom: 0 is the whole world
      */
     private function __construct(
         public ?Field $field,

@@ -12,14 +12,14 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * A module, under its name, another heading or none: `{"module": "plants-for-shade", "heading": false}`. The level of
- * the heading can be said; the page takes a higher one where a level would be skipped.
+ * A module with its name, another heading or none: `{"module": "plants-for-shade", "heading": false}`. The level of the
+ * heading can be set; the page uses a higher level if one would be skipped.
  */
 final readonly class ModuleBlock implements Block
 {
     use Defaults;
 
-    /** The level of a heading where it is not said. */
+    /** The default level of a heading. */
     public const LEVEL = 2;
 
     /**

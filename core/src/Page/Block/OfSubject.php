@@ -10,7 +10,7 @@ use Wellspring\Core\Empty\EmptyRule;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** What blocks share that show something of what the page is about; of a page about nothing but itself, its own. */
+/** Common code of blocks about the page's record; on a page about nothing, about the page itself. */
 trait OfSubject
 {
     use Defaults {

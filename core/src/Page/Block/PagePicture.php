@@ -13,7 +13,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** The picture of what the page is about, in a shape: `{"block": "pagePicture", "shape": "square"}`. */
+/** The picture of the page's record, in a shape: `{"block": "pagePicture", "shape": "square"}`. */
 final readonly class PagePicture implements Block
 {
     use Defaults {

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Page\Block;
 
 use Wellspring\Core\Page\Block;
 
-/** The text of what the page is about. */
+/** The text of the page's record. */
 final readonly class PageText implements Block
 {
     use OfSubject;

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Page\Block;
 
 use Wellspring\Core\Page\Block;
 
-/** The title of what the page is about. */
+/** The title of the page's record. */
 final readonly class PageTitle implements Block
 {
     use OfSubject;

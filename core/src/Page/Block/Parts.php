@@ -15,12 +15,12 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** Lines of parts of what the page is about, as on a card: `{"block": "parts", "card": {"lines": […]}}`. */
+/** Lines of parts of the page's record, as on a card: `{"block": "parts", "card": {"lines": […]}}`. */
 final readonly class Parts implements Block
 {
     use Defaults;
 
-    /** @param  Card|null  $card  null where the page is about nothing, and the definition refused */
+    /** @param  Card|null  $card  null if the page is about nothing, and the definition is refused */
     public function __construct(public ?Card $card)
     {
     }

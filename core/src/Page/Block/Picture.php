@@ -10,7 +10,7 @@ use Wellspring\Core\Page\Offer\BlockSite;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** A picture of the site's files. */
+/** A picture from the site's files. */
 final readonly class Picture implements Block
 {
     use Defaults;

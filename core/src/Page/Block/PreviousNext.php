@@ -13,8 +13,8 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * Links to what stands before and after the page's own item, term, month or person among all that a module shows, in
- * its order: `{"block": "previousNext", "order": "newest-posts"}`.
+ * Links to the records before and after the page's own item, term, month or person in a module's order: `{"block":
+ * "previousNext", "order": "newest-posts"}`.
  */
 final readonly class PreviousNext implements Block
 {

@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Html;
 
-/** Text with markup. An empty one waits for its words in the plan, and visitors get nothing of it. */
+/** Text with markup. Visitors do not see an empty one. */
 final readonly class RichText implements Block
 {
     use Defaults;

@@ -9,7 +9,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** A box to search the whole site from. */
+/** A search box for the whole site. */
 final readonly class SearchBox implements Block
 {
     use Defaults;

@@ -13,9 +13,9 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Filters of a module that stands on another page, and a button that leads there with what is chosen:
- * `{"block": "searchForm", "of": "plots", "page": "/plots", "filters": ["villages"], "button": "Show {total}"}`.
- * The button is a pattern of ICU's MessageFormat that may name how many would be found.
+ * Filters of a module on another page, with a button that leads there: `{"block": "searchForm", "of": "plots", "page":
+ * "/plots", "filters": ["villages"], "button": "Show {total}"}`. The button's text is an ICU MessageFormat pattern that
+ * may contain the number of results.
  */
 final readonly class SearchForm implements Block
 {

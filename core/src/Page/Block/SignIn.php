@@ -9,7 +9,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** The form to sign in with; for those who are signed in there is nothing to show. */
+/** The sign-in form. It is empty for people who are signed in. */
 final readonly class SignIn implements Block
 {
     use Defaults;

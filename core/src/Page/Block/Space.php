@@ -9,7 +9,7 @@ use Wellspring\Core\Page\Block;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** An empty space. */
+/** Empty space between blocks. */
 final readonly class Space implements Block
 {
     use Defaults;

@@ -15,7 +15,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Video\VideoOptions;
 
-/** A video: `{"block": "video", "video": "planting.mp4"}`, or the address of one of a video site. */
+/** A video: `{"block": "video", "video": "planting.mp4"}`, or the address of a video on another site. */
 final readonly class Video implements Block
 {
     use Defaults;

@@ -8,7 +8,7 @@ use Wellspring\Core\Page\Schedule;
 use Wellspring\Core\Wording\Piece;
 use Wellspring\Core\Wording\Sentence;
 
-/** What stands around every page's body, read and found right by FrameReader. */
+/** The frame around every page's body, validated by FrameReader. */
 final readonly class FrameDefinition
 {
     /** @param  array<string, list<FrameEntry>>  $slots  by the value of FrameSlot, in the order of its cases */

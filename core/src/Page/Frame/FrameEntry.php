@@ -7,7 +7,7 @@ namespace Wellspring\Core\Page\Frame;
 use Wellspring\Core\Page\Place;
 use Wellspring\Core\Page\PlacedBlock;
 
-/** A block in the frame, with the pages that it shows on. */
+/** A block in the frame, with the pages on which it shows. */
 final readonly class FrameEntry
 {
     public function __construct(public PlacedBlock $placed, public Place $place)

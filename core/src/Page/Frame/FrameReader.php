@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
-/** Reads the frame's definition, format 1. */
+/** Reads and validates the frame's definition, format 1. */
 final class FrameReader
 {
     public const FORMAT = 1;

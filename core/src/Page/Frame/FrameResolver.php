@@ -11,14 +11,14 @@ use Wellspring\Core\Page\Address\AddressPattern;
 use Wellspring\Core\Page\Block;
 use Wellspring\Core\Page\PageResolver;
 
-/** Says what of the frame shows around a page: by place, audience and dates, then what is left bottom up. */
+/** Decides what of the frame shows around a page: by place, audience and dates, then from the inside out. */
 final class FrameResolver
 {
     /**
      * @template T of object
      *
-     * @param  AddressPattern  $page  of the page that is shown
-     * @param  string  $path  of the address that it is shown under
+     * @param  AddressPattern  $page  of the current page
+     * @param  string  $path  of the current address
      * @param  \Closure(Block): Node<T>  $show  as of PageResolver::show()
      * @return array<string, non-empty-list<T>> by the value of FrameSlot; those with nothing left are not there
      */

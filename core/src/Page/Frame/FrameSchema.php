@@ -7,7 +7,7 @@ namespace Wellspring\Core\Page\Frame;
 use Wellspring\Core\Page\PageSchema;
 use Wellspring\Core\Page\Place;
 
-/** The JSON Schema (2020-12) of the frame's definition, made of what the register of blocks holds. */
+/** The JSON Schema (2020-12) of the frame's definition, made from the register of blocks. */
 final class FrameSchema
 {
     /** @return array<string, mixed> */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Frame;
 
-/** A place around every page's body. */
+/** A slot of the frame, around every page's body. */
 enum FrameSlot: string
 {
     case Header = 'header';

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Page\Menu;
 
 use Wellspring\Core\Content\Reference;
 
-/** The definition of a menu, read and found right by MenuReader. */
+/** The definition of a menu, validated by MenuReader. */
 final readonly class MenuDefinition
 {
     /** @param  list<MenuEntry>  $entries  first to last */

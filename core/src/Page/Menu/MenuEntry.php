@@ -10,8 +10,9 @@ use Wellspring\Core\Who\Audience;
 final readonly class MenuEntry
 {
     /**
-     * @param  array{string}|array{string, string}  $named  the key or address, or the taxonomy or type and the slug
-     * @param  string|null  $label  null: what it leads to says it
+     * @param  array{string}|array{string, string}  $named  the key or the address; for a term or an item, its taxonomy
+     *   or type and its slug
+     * @param  string|null  $label  null: the title of its target
      * @param  list<self>  $entries  below it
      */
     public function __construct(
@@ -41,7 +42,7 @@ final readonly class MenuEntry
     }
 
     /**
-     * @param  string  $at  where it stands in the definition
+     * @param  string  $at  its place in the definition
      * @return list<Reference> where it, and entries below it, name terms
      */
     public function references(string $at): array

@@ -14,18 +14,18 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Slug;
 
-/** Reads a menu's definition, format 1, against what the site has. */
+/** Reads and validates a menu's definition, format 1, against the site's pages, types and modules. */
 final readonly class MenuReader
 {
     public const FORMAT = 1;
 
-    /** Entries on one level. */
+    /** Maximum number of entries on one level. */
     public const MAX_ENTRIES = 200;
 
-    /** Entries on all levels together: a menu stands on every page. */
+    /** Maximum number of entries on all levels, because a menu appears on every page. */
     public const MAX_IN_ALL = 1_000;
 
-    /** Levels of entries below each other. */
+    /** Maximum number of levels. */
     public const MAX_DEPTH = 5;
 
     public function __construct(private Catalogue $catalogue)
@@ -64,7 +64,7 @@ final readonly class MenuReader
     }
 
     /**
-     * @param  int  $left  entries that the menu may still have; below zero nothing more is read
+     * @param  int  $left  the number of further entries that the menu may have; reading stops below zero
      * @return list<MenuEntry>
      */
     private function entries(Shape $in, Problems $problems, int $depth, int &$left): array
@@ -113,7 +113,7 @@ final readonly class MenuReader
         $named = $this->named($shape, $said[0]);
         $audience = Schedule::audience($shape, $problems);
         [$label, $entries] = [null, []];
-        // What a module fills is called and stands as its records do.
+        // Entries that a module fills have the names and the order of its records.
         if ($said[0] !== MenuTarget::Module) {
             $label = $shape->has('label') || $said[0] === MenuTarget::Link ? $shape->text('label') : null;
             $entries = $this->entries($shape, $problems, $depth + 1, $left);

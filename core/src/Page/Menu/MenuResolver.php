@@ -6,13 +6,15 @@ namespace Wellspring\Core\Page\Menu;
 
 use Wellspring\Core\Context\Context;
 
-/** Says what of a menu shows: entries whose audience has the viewer in it and whose target the viewer may see. */
+/**
+ * Decides which entries of a menu show: those whose audience includes the viewer, and whose target the viewer may see.
+ */
 final class MenuResolver
 {
     /**
-     * @param  string  $path  of the address at hand
-     * @param  \Closure(MenuEntry): list<array{label: string, address: string}>  $targets  what an entry leads to: none
-     *   where the viewer may not see it, several for a module
+     * @param  string  $path  of the current address
+     * @param  \Closure(MenuEntry): list<array{label: string, address: string}>  $targets  the targets of an entry: none
+     *   if the viewer may not see them, several for a module
      * @return list<ShownMenuEntry>
      */
     public static function show(MenuDefinition $menu, string $path, Context $context, \Closure $targets): array

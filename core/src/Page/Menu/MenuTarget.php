@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Menu;
 
-/** What a menu's entry leads to. */
+/** The kind of target of a menu entry. */
 enum MenuTarget: string
 {
     /** A page, by its key. */
@@ -13,8 +13,8 @@ enum MenuTarget: string
     case Term = 'term';
     /** An item, by its type and slug. */
     case Item = 'item';
-    /** An address, within the site or elsewhere. */
+    /** An address on this site or elsewhere. */
     case Link = 'link';
-    /** All records of a module, an entry each. */
+    /** All records of a module, one entry each. */
     case Module = 'module';
 }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Menu;
 
-/** An entry of a menu as a visitor gets it. */
+/** A menu entry for a visitor. */
 final readonly class ShownMenuEntry
 {
     /**
-     * @param  bool  $isCurrent  whether it leads to the page at hand
+     * @param  bool  $isCurrent  true if it leads to the current page
      * @param  list<self>  $entries  below it
      */
     public function __construct(
@@ -19,7 +19,7 @@ final readonly class ShownMenuEntry
     ) {
     }
 
-    /** Whether it or an entry below it leads to the page at hand. */
+    /** True if it or an entry below it leads to the current page. */
     public function holdsCurrent(): bool
     {
         foreach ($this->entries as $entry) {

@@ -10,14 +10,14 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Page\Address\AboutKind;
 use Wellspring\Core\Page\Address\PageAbout;
 
-/** What a new block can begin with: what its page is about, and the content types and modules of the site. */
+/** What a new block can start from: the page's record, and the content types and modules of the site. */
 final readonly class BlockSite
 {
     public const ONE_OF_MANY = 'Only on a page that serves every item, term, month or person. A module can show one '
         .'item anywhere.';
 
     /**
-     * @param  PageAbout|null  $about  null of a page about nothing but itself, and in the frame
+     * @param  PageAbout|null  $about  null for a page about nothing, and in the frame
      * @param  list<Type>  $types
      * @param  list<OfferedModule>  $modules
      */
@@ -25,7 +25,7 @@ final readonly class BlockSite
     {
     }
 
-    /** The content type whose items the page is about; null if it is about something else. */
+    /** The content type of the page's items; null if it is about something else. */
     public function itemType(): ?Type
     {
         $key = $this->about?->kind === AboutKind::Item ? $this->about->of[0] : null;
@@ -33,7 +33,7 @@ final readonly class BlockSite
         return array_values(array_filter($this->types, fn (Type $type): bool => $type->key === $key))[0] ?? null;
     }
 
-    /** The first field of the page's own item that holds a place. */
+    /** The first field of the page's own item that contains a place. */
     public function placeField(): ?Field
     {
         $places = array_filter(

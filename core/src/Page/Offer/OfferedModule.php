@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Page\Offer;
 
-/** A module of the site, as far as blocks ask about it. */
+/** The facts about a module that blocks need. */
 final readonly class OfferedModule
 {
     /**
      * @param  list<string>  $types  keys of the content types whose items it lists
-     * @param  bool  $hasFilters  whether visitors choose among its records
-     * @param  list<string>  $addresses  of the live pages that it is on
+     * @param  bool  $hasFilters  true if visitors can filter it
+     * @param  list<string>  $addresses  of the live pages that contain it
      */
     public function __construct(
         public string $key,

@@ -10,7 +10,7 @@ use Wellspring\Core\Filter\BoundGroup;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Sort\Criterion;
 
-/** What most criteria say of themselves. */
+/** Default answers of criteria. */
 trait Defaults
 {
     public function read(Shape $shape, Type $type): Criterion

@@ -14,7 +14,7 @@ use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
 
-/** A field of the records. */
+/** Sorts by a field. */
 final readonly class FieldValue implements Criterion
 {
     use Defaults;
@@ -59,7 +59,7 @@ final readonly class FieldValue implements Criterion
 
     public function directionWords(Direction $direction): string
     {
-        // What a record came to the site by is new or old; a date of its own is early or late.
+        // Dates of the site, such as the publish date, are new or old; other dates are early or late.
         $isDay = $this->family() === Family::Date || $this->family() === Family::Instant;
 
         return $isDay && $this->field->origin === Origin::Type
@@ -72,7 +72,7 @@ final readonly class FieldValue implements Criterion
         return [Reference::toField("{$at}.by", $this->field, $types)];
     }
 
-    /** Fields are offered one by one, see Criteria. */
+    /** Criteria offers each field separately. */
     public static function of(Type $type): null
     {
         return null;

@@ -13,7 +13,7 @@ use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
 
-/** The manager's own order, within the type or within one term. Records never placed come after, newest first. */
+/** The manager's own order, within the type or within one term. Records without a position come last, newest first. */
 final readonly class ManualOrder implements Criterion
 {
     use Defaults;
@@ -101,7 +101,7 @@ final readonly class ManualOrder implements Criterion
         return ['of' => ['type' => 'string'], 'term' => ['type' => 'string']];
     }
 
-    /** Of two that were never placed, the newer comes first. */
+    /** Of two records without a position, the newer one comes first. */
     public function compareEmpty(Record $a, Record $b): int
     {
         return strcmp((string) $b->publishAt, (string) $a->publishAt);

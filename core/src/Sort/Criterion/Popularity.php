@@ -15,7 +15,7 @@ use Wellspring\Core\Sort\SortContext;
 use Wellspring\Core\Time\DurationUnit;
 use Wellspring\Core\Wording\Duration;
 
-/** The number of views in the last days, up to and including today. */
+/** The number of views in the last days, including today. */
 final readonly class Popularity implements Criterion
 {
     use Defaults;

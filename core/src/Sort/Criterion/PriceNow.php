@@ -14,8 +14,8 @@ use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
 
 /**
- * The price asked now: the sale price inside its dates, else the price. The type's fields `price` and `sale_price` are
- * money; `sale_from` and `sale_until`, where it has them, are days, both of which belong to the sale.
+ * The current price: the sale price inside its dates, otherwise the price. The type's fields `price` and `sale_price`
+ * are money; `sale_from` and `sale_until`, if it has them, are days, both of which belong to the sale.
  */
 final readonly class PriceNow implements Criterion
 {
@@ -31,7 +31,7 @@ final readonly class PriceNow implements Criterion
     ) {
     }
 
-    /** Null where the type has no prices. */
+    /** Null if the type has no prices. */
     public static function of(Type $type): ?self
     {
         $field = fn (string $key, Family $family): ?Field => ($type->fields[$key] ?? null)?->family() === $family

@@ -13,7 +13,7 @@ use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
 use Wellspring\Core\Text\SearchTerm;
 
-/** How well a record fits the words looked for: each counts by the weightiest place that has it. */
+/** The relevance of a record for a search: each word counts by the place with the greatest weight that contains it. */
 final readonly class Relevance implements Criterion
 {
     use Defaults;

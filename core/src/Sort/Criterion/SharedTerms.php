@@ -13,7 +13,7 @@ use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
 
-/** How many terms a record shares with the item that the page is about. */
+/** The number of terms that a record shares with the page's item. */
 final readonly class SharedTerms implements Criterion
 {
     use Defaults;
@@ -55,7 +55,7 @@ final readonly class SharedTerms implements Criterion
         return $direction === Direction::Down ? 'most first' : 'fewest first';
     }
 
-    /** Null where the type has no taxonomies. */
+    /** Null if the type has no taxonomies. */
     public static function of(Type $type): ?self
     {
         return $type->taxonomies === [] ? null : new self(array_map(strval(...), array_keys($type->taxonomies)));

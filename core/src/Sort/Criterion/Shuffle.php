@@ -12,7 +12,7 @@ use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
 
-/** An order without meaning: fixed for the module and the calendar day, the same on every page. */
+/** A random order, fixed for the module and the calendar day, the same on every page. */
 final class Shuffle implements Criterion
 {
     use Defaults;

@@ -15,9 +15,9 @@ use Wellspring\Core\Sort\Direction;
 use Wellspring\Core\Sort\SortContext;
 
 /**
- * The Bayesian mean `(C·m + Σ ratings) / (C + n)`: a few high ratings do not outdo many good ones. The type's field
- * `rating` is the mean that a record has, `ratings` the number of them; `m` is the mean over all ratings of the source.
- * Without any rating in the source there is nothing to order by.
+ * The Bayesian mean `(C·m + Σ ratings) / (C + n)`: a few high ratings do not beat many good ones. The type's field
+ * `rating` is the mean of a record, `ratings` their number; `m` is the mean over all ratings of the source. Without any
+ * rating in the source, all records are equal.
  */
 final readonly class WeightedRating implements Criterion
 {
@@ -59,7 +59,7 @@ final readonly class WeightedRating implements Criterion
         return function (Record $record) use ($mean): ?float {
             [$own, $n] = $this->total([$record]);
 
-            // Without confidence in the mean, a record without ratings has none.
+            // With `C` = 0, a record without ratings has no value.
             return $this->confidence + $n > 0.0 ? ($this->confidence * $mean + $own) / ($this->confidence + $n) : null;
         };
     }
@@ -94,7 +94,7 @@ final readonly class WeightedRating implements Criterion
         return $direction === Direction::Down ? 'best first' : 'worst first';
     }
 
-    /** Null where the type has no ratings. */
+    /** Null if the type has no ratings. */
     public static function of(Type $type): ?self
     {
         [$rating, $ratings] = [$type->fields['rating'] ?? null, $type->fields['ratings'] ?? null];
