@@ -9,45 +9,45 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
 /**
- * How a module's records are laid out.
+ * An arrangement: the layout of a module's records.
  *
  * To add one: a class here (see StandardArrangement), a line in Arrangements, and its view in
  * resources/views/site/arrangements.
  */
 interface Arrangement
 {
-    /** The `as` of a definition. */
+    /** The value of `as` in a definition. */
     public static function key(): string;
 
-    /** What a manager calls it: “Grid”. */
+    /** Its name for managers: “Grid”. */
     public static function label(): string;
 
-    /** From a definition's `arrange`, whose `as` says it. */
+    /** Reads a definition's `arrange` with this `as`. */
     public static function read(Shape $shape): self;
 
     /** @return list<Option> the keys of its own */
     public static function options(): array;
 
-    /** How many records stand side by side. */
+    /** The number of columns at each width. */
     public function columnsAt(Width $width): int;
 
     /**
-     * How many records a slot has room for side by side, in px.
+     * The number of columns that fit into a slot, by its width in px.
      *
-     * @param  float  $space  a step of the look's room
+     * @param  float  $space  one step of the look's spacing, in px
      */
     public function columnsIn(Width $width, float $slot, float $space): int;
 
-    /** How much of the page's width a picture on a card takes, in percent. */
+    /** The width of a card's picture in percent of the page's width. */
     public function pictureShareAt(Width $width): int;
 
-    /** Whether the records stand in rows of as many as there are columns, so that a last row can be short. */
+    /** True if the records form rows of equal length, so that the last row can be short. */
     public function hasRows(): bool;
 
-    /** How many records it is made for; null: any number. */
+    /** The number of records that it is made for; null: any number. */
     public function suitedNumber(): ?int;
 
-    /** Whether it shows a card's title alone. The other parts then have no effect on the listing. */
+    /** True if it shows only the title of a card. The other parts then have no effect on the listing. */
     public function showsTitleAlone(): bool;
 
     /** @return list<string> the classes that its list has, beside those of the columns */
@@ -56,7 +56,7 @@ interface Arrangement
     /** @return list<string> names of the scripts in resources/js/site that make it better */
     public function scripts(): array;
 
-    /** Whether it shows something else from midnight on though nothing was written. */
+    /** True if it may change at midnight without a write. */
     public function changesDaily(): bool;
 
     /** @return list<Piece> how it reads after “Lay out as” */

@@ -17,13 +17,13 @@ final class Arrangements
     /** @var list<class-string<Arrangement>> of an installation's own */
     private static array $added = [];
 
-    /** @param  class-string<Arrangement>  $arrangement  of an installation's own */
+    /** @param  class-string<Arrangement>  $arrangement  from an installation's plug-ins */
     public static function add(string $arrangement): void
     {
         self::$added[] = $arrangement;
     }
 
-    /** Takes those of an installation's own away again. */
+    /** Removes the plug-ins of an installation again. */
     public static function reset(): void
     {
         self::$added = [];
@@ -40,7 +40,7 @@ final class Arrangements
         return $all;
     }
 
-    /** From the `arrange` of a definition; a grid where nothing is said. */
+    /** Reads the `arrange` of a definition; the default is a grid. */
     public static function read(Shape $definition): Arrangement
     {
         if (! $definition->has('arrange')) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-/** How many cards stand side by side at each width of the window; fewer in a slot that is too narrow for them. */
+/** The number of cards in a row at each window width. A narrow slot has fewer. */
 final readonly class Columns
 {
     public const MAX = 12;
@@ -28,19 +28,19 @@ final readonly class Columns
     }
 
     /**
-     * How many columns a slot has room for: `max(1, min(n, floor((w + g) / (m + g))))`. All lengths are in px.
+     * The number of columns that fit into a slot: `max(1, min(n, floor((w + g) / (m + g))))`. All lengths are in px.
      *
-     * @param  int  $most  the number that the definition gives
+     * @param  int  $most  the number in the definition
      * @param  float  $slot  width of the slot
      * @param  float  $gap  between two cards
-     * @param  int  $narrowest  width that a card needs
+     * @param  int  $narrowest  minimum width of a card
      */
     public static function fitting(int $most, float $slot, float $gap, int $narrowest): int
     {
         return max(1, min($most, (int) floor(($slot + $gap) / ($narrowest + $gap))));
     }
 
-    /** How many cards stand in the last row: `((n − 1) mod columns) + 1` for n > 0, else 0. */
+    /** The number of cards in the last row: `((n − 1) mod columns) + 1` for n > 0, else 0. */
     public static function lastRow(int $cards, int $columns): int
     {
         return $cards > 0 ? (($cards - 1) % $columns) + 1 : 0;

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Arrangement;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Problem\Shape;
 
-/** How many cards stand side by side, by width. */
+/** Option: the number of columns at each width. */
 final readonly class ColumnsOption implements Option
 {
     public function __construct(private Columns $columns = new Columns)

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-/** Records side by side, so many at each width. */
+/** Records in rows, with a number of columns at each width. */
 final readonly class Grid extends StandardArrangement
 {
     public static function key(): string

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Arrangement;
 
 use Wellspring\Core\Option\OneOf;
 
-/** A plain list of links, by the card’s title. */
+/** A plain list of links with the cards’ titles. */
 final readonly class Links extends StandardArrangement
 {
     public static function key(): string

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-/** One record below the other, its picture beside or above the rest. */
+/** Records below each other, with the picture beside or above the rest. */
 final readonly class ListArrangement extends StandardArrangement
 {
     public static function key(): string

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-/** Records in columns, each in the shortest, with pictures in their own shapes. */
+/** Records in columns, each in the shortest one, with pictures in their own shapes. */
 final readonly class Masonry extends StandardArrangement
 {
     public static function key(): string

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-/** Puts cards, in order, each in the shortest column; of equally short ones in the first. */
+/** Places cards in order, each in the shortest column; of equal ones, in the first. */
 final class MasonryColumns
 {
     /**
-     * @param  list<float>  $heights  of the cards, all by the same measure: a column's width is 1
+     * @param  list<float>  $heights  heights of the cards in units of a column's width
      * @param  positive-int  $columns
      * @return list<positive-int> the column of each card, 1 first
      */

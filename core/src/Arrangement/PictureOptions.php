@@ -6,10 +6,10 @@ namespace Wellspring\Core\Arrangement;
 
 use Wellspring\Core\Option\OneOf;
 
-/** How pictures are shown, on cards and on pages. */
+/** Options of pictures on cards and pages. */
 final class PictureOptions
 {
-    /** The shape that pictures are shown in. */
+    /** The shape of the picture's box. */
     public static function shape(string $default = 'landscape'): OneOf
     {
         return new OneOf('shape', 'Picture shape', [
@@ -22,7 +22,7 @@ final class PictureOptions
         ], $default);
     }
 
-    /** How a picture of another shape fits. What is cut away keeps the picture's point in sight. */
+    /** How a picture of another shape fits into the box. Cropping keeps the picture's focus point visible. */
     public static function crop(): OneOf
     {
         return new OneOf('crop', 'Picture', ['fill' => 'Fills the shape', 'whole' => 'Is seen whole'], 'fill');

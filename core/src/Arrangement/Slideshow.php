@@ -6,7 +6,7 @@ namespace Wellspring\Core\Arrangement;
 
 use Wellspring\Core\Option\Whole;
 
-/** Records that follow each other in one row, moved by swipe, keys and buttons. */
+/** Records in one row that visitors move by swipe, keys and buttons. */
 final readonly class Slideshow extends StandardArrangement
 {
     public static function key(): string

@@ -11,20 +11,20 @@ use Wellspring\Core\Option\Whole;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Piece;
 
-/** An arrangement that is known by its options. */
+/** An arrangement that consists of its options. */
 abstract readonly class StandardArrangement implements Arrangement
 {
-    /** Options whose values are classes of the list: `gap-wide`. */
+    /** Options whose values are CSS classes of the list: `gap-wide`. */
     private const AS_CLASSES = ['minWidth', 'gap', 'shape', 'crop', 'align', 'picture', 'mark', 'phone'];
 
-    /** Steps of the look's room between two cards, as in resources/css/site/cards.css. */
+    /** Gaps between cards in steps of the look's spacing, as in resources/css/site/cards.css. */
     private const GAPS = ['none' => 0, 'tight' => 1, 'normal' => 2.5, 'wide' => 5];
 
     final private function __construct(public OptionValues $values)
     {
     }
 
-    /** With what holds where nothing is said. */
+    /** The values with their defaults. */
     final public static function plain(): static
     {
         return new static(OptionValues::defaults(static::options()));
@@ -113,18 +113,18 @@ abstract readonly class StandardArrangement implements Arrangement
     {
         $columns = $this->values->get('columns');
 
-        // The columns are always written: the bench shows a box for each of them.
+        // The columns are always written, because the bench shows a box for each.
         return ['as' => static::key()] + ($columns instanceof Columns ? ['columns' => $columns->toArray()] : [])
             + array_diff_key($this->values->said(), ['columns' => null]);
     }
 
-    /** The width that a card needs: a slot too narrow for all columns has fewer. */
+    /** The minimum width of a card. A slot too narrow for all columns has fewer. */
     protected static function minWidth(int $default = 160): Option
     {
         return new Whole('minWidth', 'Narrowest card', $default, 80, 480, 'px', 20);
     }
 
-    /** How much room there is between records. */
+    /** The gap between records. */
     protected static function gap(string $default = 'normal'): Option
     {
         return new OneOf('gap', 'Gap', [
@@ -135,7 +135,7 @@ abstract readonly class StandardArrangement implements Arrangement
         ], $default);
     }
 
-    /** Where a picture stands beside the rest of its card. */
+    /** The position of a card's picture. */
     protected static function picture(): Option
     {
         return new OneOf('picture', 'Picture stands', [

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Arrangement;
 use Wellspring\Core\Option\Flag;
 use Wellspring\Core\Option\OneOf;
 
-/** A row a record, a column a part of the card. */
+/** A table: a row for each record, a column for each part of the card. */
 final readonly class Table extends StandardArrangement
 {
     public static function key(): string
@@ -36,7 +36,7 @@ final readonly class Table extends StandardArrangement
         return $width === Width::Phone ? 30 : 10;
     }
 
-    /** Whether visitors order its rows by a column. */
+    /** True if visitors can sort by its columns. */
     public function isSortable(): bool
     {
         return $this->values->flag('sortable');

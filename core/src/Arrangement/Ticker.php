@@ -8,7 +8,7 @@ use Wellspring\Core\Option\Flag;
 use Wellspring\Core\Option\OneOf;
 use Wellspring\Core\Option\Whole;
 
-/** One line of headlines that follow each other by themselves. */
+/** Headlines in one line that change by themselves. */
 final readonly class Ticker extends StandardArrangement
 {
     public static function key(): string

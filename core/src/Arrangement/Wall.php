@@ -6,7 +6,7 @@ namespace Wellspring\Core\Arrangement;
 
 use Wellspring\Core\Option\Flag;
 
-/** Pictures side by side, each opening large. */
+/** Pictures side by side that open in full size. */
 final readonly class Wall extends StandardArrangement
 {
     public static function key(): string

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Arrangement;
 
-/** The widths at which a page is laid out: phone < 640 px, tablet < 1024, laptop < 1440, desktop from there. */
+/** The window widths for layouts: phone < 640 px, tablet < 1024, laptop < 1440, desktop above. */
 enum Width: string
 {
     case Phone = 'phone';
@@ -12,7 +12,7 @@ enum Width: string
     case Laptop = 'laptop';
     case Desktop = 'desktop';
 
-    /** A window of this width, in px, for which advice is given. */
+    /** The window width in px that advice uses. */
     public function window(): int
     {
         return match ($this) {

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Content;
 
 use Wellspring\Core\Content\Taxonomy\Taxonomy;
 
-/** All content types, taxonomies and groups of people of a site: what a definition may speak of. */
+/** All content types, taxonomies and groups of people of a site, for reading definitions. */
 final readonly class Catalogue
 {
     /**
@@ -24,8 +24,8 @@ final readonly class Catalogue
     }
 
     /**
-     * @return array<string, Field> what a condition may name, by key: the type's own fields, and those reached
-     *   through its links
+     * @return array<string, Field> the fields that conditions can use, by key: the type's own, and those reached
+     *   through links
      */
     public function askable(Type $type): array
     {

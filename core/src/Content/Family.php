@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
-/** What the kinds of fields have in common for conditions and order: which tests suit and how values compare. */
+/** The family of a field kind, which decides the suitable tests and how values compare. */
 enum Family: string
 {
     case Text = 'text';
@@ -24,12 +24,12 @@ enum Family: string
     case Items = 'items';
     case Person = 'person';
     case Terms = 'terms';
-    /** which record it is */
+    /** the identity of the record */
     case Identity = 'identity';
-    /** all its texts at once, for search */
+    /** all its texts together, for search */
     case Words = 'words';
 
-    /** Whether a record holds one value of it that stands before or after another. */
+    /** True if a record has one sortable value of it. */
     public function ordered(): bool
     {
         return match ($this) {
@@ -38,7 +38,7 @@ enum Family: string
         };
     }
 
-    /** Whether a value of it reads as words; a picture does not. */
+    /** True if a value has a text form; a picture does not. */
     public function readsAsText(): bool
     {
         return ! $this->isMedia() && $this !== self::Identity && $this !== self::Words;
@@ -49,7 +49,7 @@ enum Family: string
         return $this === self::Picture || $this === self::Pictures;
     }
 
-    /** Whether its values name uploaded files (a video may be elsewhere). */
+    /** True if its values are names of uploaded files (or addresses, for videos). */
     public function isMedia(): bool
     {
         return match ($this) {
@@ -58,7 +58,7 @@ enum Family: string
         };
     }
 
-    /** Whether its values are kept beside the item, as links to another item or to a person. */
+    /** True if its values are stored outside the item, as links to another item or to a person. */
     public function isLink(): bool
     {
         return $this === self::Items || $this === self::Person;

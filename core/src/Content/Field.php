@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Content\Taxonomy\Taxonomy;
 use Wellspring\Core\Wording\Format;
 
-/** One field of an item: its key, its words, its kind and its limits. */
+/** One field of an item: its key, its labels, its kind and its limits. */
 final readonly class Field
 {
     public const KEY = '/^[a-z][a-z0-9_]{0,62}$/D';
@@ -16,15 +16,14 @@ final readonly class Field
     public const CHOICE = '/^[^|\x00-\x1F\s\p{Z}]([^|\x00-\x1F]{0,98}[^|\x00-\x1F\s\p{Z}])?$/Du';
 
     /**
-     * @param  array<array-key, string>  $choices  label by key, in the order in which they sort
-     * @param  array<array-key, string>  $colours  `#rrggbb` by a choice's key, for those that have one
-     * @param  string  $unit  such as `m²`; shown after the number
-     * @param  mixed  $default  what a new item begins with, as read() gives it
-     * @param  string  $section  the heading that it stands under in the form
-     * @param  list<string>  $types  keys of the types that its items may be of
-     * @param  self|null  $through  the field whose items or person have this field, where a rule reaches it through
-     *   them
-     * @param  bool  $shared  whether it stands for the field of several types
+     * @param  array<array-key, string>  $choices  label by key, in sort order
+     * @param  array<array-key, string>  $colours  `#rrggbb` by a choice's key, for choices with a colour
+     * @param  string  $unit  such as `m²`, written after the number
+     * @param  mixed  $default  the value of a new item, in the form of read()
+     * @param  string  $section  its heading in the form
+     * @param  list<string>  $types  keys of the types that it may link to
+     * @param  self|null  $through  the linking field, if a rule reaches this field through it
+     * @param  bool  $shared  true if it stands for the equal field of several types
      */
     public function __construct(
         public string $key,
@@ -66,7 +65,7 @@ final readonly class Field
         );
     }
 
-    /** The same field of the items or the person that another field links to: `leader.name`. */
+    /** The field of the items or the person that another field links to: `leader.name`. */
     public function reachedThrough(self $link): self
     {
         return new self(
@@ -89,7 +88,7 @@ final readonly class Field
         );
     }
 
-    /** The key by which the record that has the value knows it. */
+    /** Its key inside the record that has the value. */
     public function ownKey(): string
     {
         return $this->through === null ? $this->key : substr($this->key, strlen($this->through->key) + 1);
@@ -112,10 +111,10 @@ final readonly class Field
     }
 
     /**
-     * How a value reads, as the site writes it.
+     * A value as the site writes it.
      *
      * @param  mixed  $value  as the kind reads it, or null
-     * @param  array<string, string>  $names  how linked items and people are called, by the value that names them
+     * @param  array<string, string>  $names  the titles of linked items and people, by the value that names them
      * @return string|null null where there is nothing to show
      */
     public function display(mixed $value, Format $format, array $names = []): ?string
@@ -123,7 +122,7 @@ final readonly class Field
         return $value === null ? null : $this->kind->display($value, $this, $format, $names);
     }
 
-    /** Whether every record that can be listed has a value of it. */
+    /** True if every listed record has a value of it. */
     public function isNeverEmpty(): bool
     {
         return $this->through === null
@@ -131,7 +130,7 @@ final readonly class Field
             && in_array($this->key, ['title', 'slug', 'publish_at', 'created_at', 'updated_at', 'lead', 'views'], true);
     }
 
-    /** The words for a choice or term of this field; the key itself when the field no longer has it. */
+    /** The label of a choice or term; the key if the field no longer has it. */
     public function choiceLabel(string $key): string
     {
         return $this->taxonomy === null
@@ -139,7 +138,7 @@ final readonly class Field
             : $this->taxonomy->terms->find($key)->name ?? $key;
     }
 
-    /** The field as two types have it: with the choices and types of both. */
+    /** The common field of two types: with the choices and types of both. */
     public function joinedWith(self $other): self
     {
         return new self(

@@ -6,15 +6,15 @@ namespace Wellspring\Core\Content;
 
 use Wellspring\Core\Who\Audience;
 
-/** An item as it was read and found right, before it has an id. Nothing in it is empty but what is null or absent. */
+/** An item, read and validated, before it has an id. Absent values are null or missing, never empty. */
 final readonly class ItemDraft
 {
     /**
      * @param  string|null  $slug  null: to be made from the title
-     * @param  string|null  $publishAt  instant; null: not said
+     * @param  string|null  $publishAt  instant; null: not given
      * @param  string|null  $author  e-mail of one of the site's people
      * @param  string|null  $text  HTML
-     * @param  array<string, mixed>  $fields  by key; an empty value is absent
+     * @param  array<string, mixed>  $fields  by key, without empty values
      * @param  array<string, list<string>>  $terms  slugs by taxonomy
      */
     public function __construct(
@@ -33,7 +33,7 @@ final readonly class ItemDraft
     }
 
     /**
-     * The same as values by column, as ItemReader takes them; what is empty is absent.
+     * The same as values by column, in the form that ItemReader takes, without empty values.
      *
      * @return array<string, mixed>
      */

@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Who\Audience;
 
-/** Reads one item of a type, from JSON values or from a table's cells, and tells of every fault at once. */
+/** Reads one item of a type, from JSON values or from table cells, and reports all faults at once. */
 final readonly class ItemReader
 {
     private const OWN = ['slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'author', 'lead', 'text'];
@@ -28,8 +28,8 @@ final readonly class ItemReader
 
     /**
      * @param  array<string, mixed>  $values  JSON values by column
-     * @param  array<string, mixed>|null  $standing  what the item has already, for the columns that are not given;
-     *   null for a new item, which begins with the defaults
+     * @param  array<string, mixed>|null  $standing  the item's current values, for columns that are not given; null for
+     *   a new item, which starts with the defaults
      *
      * @throws Refused with a column's name as each problem's path
      */
@@ -44,8 +44,8 @@ final readonly class ItemReader
 
     /**
      * @param  array<string, string>  $cells  text by column
-     * @param  array<string, mixed>|null  $standing  what the item has already, for the columns that are not given;
-     *   null for a new item, which begins with the defaults
+     * @param  array<string, mixed>|null  $standing  the item's current values, for columns that are not given; null for
+     *   a new item, which starts with the defaults
      *
      * @throws Refused with a column's name as each problem's path
      */
@@ -150,9 +150,9 @@ final readonly class ItemReader
     }
 
     /**
-     * What is stored already, as it is: nothing is asked of it anew.
+     * The current values without validation.
      *
-     * @param  array<string, mixed>  $values  by column, each as its kind reads it
+     * @param  array<string, mixed>  $values  by column, as their kinds read them
      */
     public function asItStands(array $values): ItemDraft
     {
@@ -179,7 +179,7 @@ final readonly class ItemReader
         );
     }
 
-    /** What a column holds; null where there is no such column. */
+    /** The field of a column; null if there is no such column. */
     public function field(string $key): ?Field
     {
         return self::choiceFields()[$key] ?? (in_array($key, $this->columns(), true) ? $this->type->field($key) : null);

@@ -10,7 +10,7 @@ use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Wording\Format;
 
 /**
- * A kind of field: what values it takes and how they are read and written.
+ * A kind of field: the values that it takes, and how they are read and written.
  *
  * To add one: a class in Kind/ and a line in Kinds. Its key is the `kind` of a type file.
  */
@@ -20,41 +20,41 @@ interface Kind
 
     public function family(): Family;
 
-    /** What a manager calls it: “Number”. */
+    /** Its name for managers: “Number”. */
     public function words(): string;
 
     /** @return list<Limit> what a field of this kind may say beyond its words */
     public function limits(): array;
 
-    /** The limits that a type file says of a field of this kind; faults are noted. */
+    /** Reads the limits of a field of this kind from a type file, and adds problems. */
     public function readLimits(LimitReader $words): Limits;
 
     /**
-     * A value as it is stored, from a value of JSON. An empty value is read as null.
+     * Reads a value from JSON into its stored form. An empty value is null.
      *
      * @throws WrongValue
      */
     public function read(mixed $value, Field $field): mixed;
 
     /**
-     * The same from the text of a table's cell.
+     * Reads a value from the text of a table cell.
      *
      * @throws WrongValue
      */
     public function readCell(string $cell, Field $field): mixed;
 
     /**
-     * The text of a cell that readCell() reads as the value again.
+     * Writes the text of a cell, which readCell() reads back as the same value.
      *
-     * @param  mixed  $value  one that read() gave, not null
+     * @param  mixed  $value  a value from read(), not null
      */
     public function writeCell(mixed $value, Field $field): string;
 
     /**
-     * How the value reads, as the site writes it.
+     * The value as the site writes it.
      *
-     * @param  mixed  $value  one that read() gave, not null
-     * @param  array<string, string>  $names  how linked items and people are called, by the value that names them
+     * @param  mixed  $value  a value from read(), not null
+     * @param  array<string, string>  $names  the titles of linked items and people, by the value that names them
      * @return string|null null where there is nothing to show
      */
     public function display(mixed $value, Field $field, Format $format, array $names): ?string;

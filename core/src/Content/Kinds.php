@@ -28,13 +28,13 @@ final class Kinds
         return self::$all;
     }
 
-    /** @param  Kind  $kind  of an installation's own */
+    /** @param  Kind  $kind  from an installation's plug-ins */
     public static function add(Kind $kind): void
     {
         self::$all = self::all() + [$kind->key() => $kind];
     }
 
-    /** Takes those of an installation's own away again. */
+    /** Removes the plug-ins of an installation again. */
     public static function reset(): void
     {
         self::$all = null;

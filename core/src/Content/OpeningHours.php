@@ -8,7 +8,7 @@ use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Time\DurationUnit;
 use Wellspring\Core\Wording\Format;
 
-/** The opening hours of a week at one moment: whether it is open, and when that changes next. */
+/** The opening hours of a week at one instant: open or closed, and the next change. */
 final readonly class OpeningHours
 {
     private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];

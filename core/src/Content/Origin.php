@@ -6,7 +6,7 @@ namespace Wellspring\Core\Content;
 
 use Wellspring\Core\Content\Taxonomy\Taxonomy;
 
-/** Where an item keeps a field's value. */
+/** Where an item stores a field's value. */
 enum Origin: string
 {
     /** every item has it: title, publish_at … */

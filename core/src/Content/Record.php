@@ -7,7 +7,7 @@ namespace Wellspring\Core\Content;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Who\Audience;
 
-/** One item as the rules see it: plain values, none of them empty. */
+/** One record as the rules see it: plain values without empty ones. */
 final readonly class Record
 {
     /** @var array<string, mixed> */
@@ -19,12 +19,13 @@ final readonly class Record
      *   as string
      * @param  string|null  $publishAt  instant
      * @param  string|null  $expireAt  instant
-     * @param  array<string, list<self>>  $linked  the items and people that its fields name, by field, whether they
-     *   may be seen or not
-     * @param  array<string, array<string, string>>  $words  what search looks in, as Sought::weight() takes it
+     * @param  array<string, list<self>>  $linked  the items and people that its fields link to, by field, visible or
+     *   not
+     * @param  array<string, array<string, string>>  $words  the searched words, as Sought::weight() takes them
      * @param  array<string, int>  $viewsByDay  by day, `Y-m-d`
-     * @param  array<string, int>  $places  by hand: within its type under '', within a term under `taxonomy/slug`
-     * @param  string|null  $start  instant; of a record that stands more than once, the occurrence that this is
+     * @param  array<string, int>  $places  positions by hand: within its type under '', within a term under
+     *   `taxonomy/slug`
+     * @param  string|null  $start  the occurrence's start as an instant, if the record can appear more than once
      */
     public function __construct(
         public int $id,
@@ -57,20 +58,20 @@ final readonly class Record
         return new RecordKey($this->type, $this->id, $this->start);
     }
 
-    /** @param  array<string, mixed>  $values  what is known of it beside its own */
+    /** @param  array<string, mixed>  $values  its properties besides its fields */
     public function with(array $values): self
     {
         return $this->copy(values: $values + $this->values);
     }
 
-    /** @param  string|null  $start  instant at which the occurrence begins; null: the record as it is */
+    /** @param  string|null  $start  the start of the occurrence as an instant; null: the record itself */
     public function startingAt(?string $start): self
     {
         return $start === null ? $this : $this->copy(start: $start);
     }
 
     /**
-     * With what rules can ask beside its values; see the constructor.
+     * Adds what rules can read besides its values; see the constructor.
      *
      * @param  array<string, array<string, string>>  $words
      * @param  array<string, int>  $viewsByDay
@@ -81,7 +82,7 @@ final readonly class Record
         return $this->copy(array_diff_key($this->values, ['views' => 0]), null, $words, $viewsByDay, $places);
     }
 
-    /** The value, or null where it is empty. */
+    /** The value, or null if it is empty. */
     public function value(Field $field): mixed
     {
         $value = $this->values[$field->ownKey()] ?? null;
@@ -101,7 +102,7 @@ final readonly class Record
     }
 
     /**
-     * The record as the viewer gets it: what its fields link to and the viewer may not see is as if it were not linked.
+     * The record as the viewer sees it: links to records that the viewer may not see are removed.
      */
     public function seenThrough(Visibility $visibility): self
     {
@@ -125,13 +126,13 @@ final readonly class Record
         return $this->linked[$link->key] ?? [];
     }
 
-    /** How the fields of others name it: a person by e-mail, an item as `type/slug`. */
+    /** The name that other records' fields use: a person by e-mail, an item as `type/slug`. */
     public function name(): string
     {
         return $this->email() === '' ? "{$this->type}/{$this->slug}" : $this->email();
     }
 
-    /** A person's address, by which fields name them. Not a field: no visitor reads it. */
+    /** A person's e-mail address, which fields use as name. It is not a field, so visitors never see it. */
     public function email(): string
     {
         $email = $this->values['email'] ?? '';
@@ -139,7 +140,7 @@ final readonly class Record
         return is_string($email) ? $email : '';
     }
 
-    /** @param  string  $term `taxonomy/slug`, or '' for its place within its type */
+    /** @param  string  $term `taxonomy/slug`, or '' for its position within its type */
     public function place(string $term = ''): ?int
     {
         return $this->places[$term] ?? null;
@@ -156,7 +157,7 @@ final readonly class Record
         return $names;
     }
 
-    /** The text of a field without markup; empty where there is none. */
+    /** The visible text of a field; empty if there is none. */
     public function visibleText(Field $field): string
     {
         $value = $this->value($field);
@@ -165,7 +166,7 @@ final readonly class Record
     }
 
     /**
-     * The same with what is given instead of its own.
+     * The same with the given values replaced.
      *
      * @param  array<string, mixed>|null  $values
      * @param  array<string, list<self>>|null  $linked

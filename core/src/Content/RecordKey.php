@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Wellspring\Core\Content;
 
 /**
- * Names one entry of a listing: a record, or one occurrence of a record that stands more than once.
+ * The key of one entry of a listing: a record, or one occurrence of a record.
  *
  * Written `product:12`, and `event:12@2026-05-01T18:30:00Z` for an occurrence.
  */
 final readonly class RecordKey implements \Stringable
 {
-    /** @param  string|null  $start  instant at which the occurrence begins; null for a record that stands once */
+    /** @param  string|null  $start  the start of the occurrence as an instant; null for a record without occurrences */
     public function __construct(public string $type, public int $id, public ?string $start = null)
     {
     }

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content;
 
-/** A place in a definition that names a field, or a term. */
+/** A place in a definition that refers to a field or a term. */
 final readonly class Reference
 {
     /**
      * @param  string  $path  such as `where.all[0].field`
-     * @param  string  $name  what stands there
-     * @param  list<string>  $types  of a field: keys of the content types that it may be of
-     * @param  bool  $isKey  whether the name is the last key of the path itself, not the value under it
-     * @param  string|null  $keptAs  a key beside it that goes on saying the old name after a renaming
-     * @param  bool  $isWithin  whether the name stands in braces within the text under the path
+     * @param  string  $name  the key or slug at that place
+     * @param  list<string>  $types  for a field: keys of the content types that it may belong to
+     * @param  bool  $isKey  true if the name is the last key of the path, not the value under it
+     * @param  string|null  $keptAs  a neighbouring key that keeps the old name after a renaming
+     * @param  bool  $isWithin  true if the name is in braces inside the text at the path
      */
     private function __construct(
         public string $path,
@@ -28,15 +28,15 @@ final readonly class Reference
     ) {
     }
 
-    /** @param  list<string>  $types  keys of the content types whose field it is */
+    /** @param  list<string>  $types  keys of the content types with the field */
     public static function toField(string $path, Field $field, array $types): self
     {
         return new self($path, $field->key, $field, $types);
     }
 
     /**
-     * To a field by whose key others call it, too, unless a key beside says how: addresses go on calling a filter as
-     * they do.
+     * A reference to a field whose key is also a default name elsewhere. After a renaming, addresses keep the filter's
+     * old name.
      *
      * @param  list<string>  $types
      */
@@ -52,7 +52,7 @@ final readonly class Reference
     }
 
     /**
-     * To a field that a text names in braces: `/plots/{slug}`.
+     * A reference to a field inside braces in a text: `/plots/{slug}`.
      *
      * @param  list<string>  $types
      */
@@ -61,7 +61,7 @@ final readonly class Reference
         return new self($path, $field->key, $field, $types, isWithin: true);
     }
 
-    /** To a field of whatever item a page is about. */
+    /** A reference to a field of a page's item, whatever its type. */
     public static function toFieldOfPage(string $path, Field $field): self
     {
         return new self($path, $field->key, $field, isOfPage: true);

@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Content\Taxonomy\Taxonomy;
 use Wellspring\Core\Content\Taxonomy\Term;
 
-/** A content type: its words, the address of its items' own pages, its fields and its taxonomies. */
+/** A content type: its labels, the address of its items' pages, its fields and its taxonomies. */
 final readonly class Type
 {
     public const KEY = '/^[a-z][a-z0-9_]{0,62}$/D';
@@ -20,8 +20,7 @@ final readonly class Type
      * @param  string  $address  such as `/shop/{slug}`
      * @param  array<string, Field>  $fields  the type's own, by key
      * @param  array<string, Taxonomy>  $taxonomies  by key
-     * @param  array<string, Field>|null  $base  what its records have beside their own fields; null: what every item
-     *   has
+     * @param  array<string, Field>|null  $base  the fields of its records besides their own; null: those of every item
      */
     public function __construct(
         public string $key,
@@ -46,7 +45,7 @@ final readonly class Type
     }
 
     /**
-     * What several types have in common: the fields of one key and kind, with the choices of all.
+     * The common type of several types: fields with the same key and kind, with the choices of all.
      *
      * @param  non-empty-list<self>  $types
      */
@@ -139,10 +138,10 @@ final readonly class Type
     }
 
     /**
-     * What is not kept in an item but known of it.
+     * Properties that are computed instead of stored.
      *
      * @param  array<string, Taxonomy>  $taxonomies
-     * @param  array<string, Field>  $fields  those that are kept
+     * @param  array<string, Field>  $fields  the stored fields
      * @return array<string, Field>
      */
     public static function madeFields(array $taxonomies = [], array $fields = []): array

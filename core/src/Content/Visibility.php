@@ -6,10 +6,10 @@ namespace Wellspring\Core\Content;
 
 use Wellspring\Core\Who\Viewer;
 
-/** Who may see which records at an instant: published, in their time, and for the viewer. */
+/** Which records are visible at an instant: published, within their dates, and for the viewer. */
 final readonly class Visibility
 {
-    /** @param  string  $at  instant, as it is stored */
+    /** @param  string  $at  instant, in stored form */
     public function __construct(public Viewer $viewer, public string $at)
     {
     }

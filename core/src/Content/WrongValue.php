@@ -6,7 +6,7 @@ namespace Wellspring\Core\Content;
 
 use Wellspring\Core\Problem\Shape;
 
-/** A value that its field does not take; the message says what was expected and what was found. */
+/** A value that its field does not accept; the message names the expected and the found value. */
 final class WrongValue extends \DomainException
 {
     public static function expected(string $expected, mixed $found): self

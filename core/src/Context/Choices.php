@@ -8,15 +8,15 @@ use Wellspring\Core\Text\ControlCharacters;
 use Wellspring\Core\Text\Whitespace;
 
 /**
- * What a visitor has chosen, as the page's address says it, for all modules of the page: `shade-light=half,full`. What
- * a parameter means is said by the offer that it answers; here it is text.
+ * The visitor's choices from the page's address, for all modules of the page: `shade-light=half,full`. The offers
+ * interpret the parameters; here they are text.
  */
 final readonly class Choices
 {
-    /** A longer value of a parameter is none that an offer writes. */
+    /** Maximum length of a parameter. No offer writes a longer one. */
     private const MAX_LENGTH = 2000;
 
-    /** @param  array<array-key, string>  $said  by parameter */
+    /** @param  array<array-key, string>  $said  values by parameter */
     private function __construct(private array $said = [])
     {
     }
@@ -27,8 +27,8 @@ final readonly class Choices
     }
 
     /**
-     * Reads the parameters of an address. What is no plain text (a list, bytes that are not UTF-8, control characters)
-     * or is too long says nothing.
+     * Reads the parameters of an address. Values that are not plain text (lists, invalid UTF-8, control characters) or
+     * too long are ignored.
      *
      * @param  array<array-key, mixed>  $parameters  by name, decoded
      */

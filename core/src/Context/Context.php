@@ -12,7 +12,7 @@ use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Who\Viewer;
 
-/** All that a run takes from outside: when, for whom, by which calendar, on which page, and what the visitor chose. */
+/** The context of a run: the instant, the viewer, the calendar, the page's record and the visitor's choices. */
 final readonly class Context
 {
     public Choices $choices;
@@ -44,13 +44,13 @@ final readonly class Context
         return new Visibility($this->viewer, $this->at());
     }
 
-    /** Whether the viewer may see the record now. */
+    /** True if the viewer may see the record now. */
     public function admits(Record $record): bool
     {
         return $this->visibility()->admits($record);
     }
 
-    /** The item that the page is about, as the viewer sees it; null where there is none that they may see. */
+    /** The item that the page is about, as the viewer sees it; null if there is none, or if it is not visible. */
     public function pageItem(): ?Record
     {
         $item = $this->page->item;

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Context;
 
 use Wellspring\Core\Content\Record;
 
-/** What the page that carries a module is about. */
+/** The record that the page of a module is about. */
 final readonly class PageSubject
 {
     /**

@@ -10,7 +10,7 @@ use Wellspring\Core\Video\VideoSite;
 use Wellspring\Core\Who\Viewer;
 use Wellspring\Core\Wording\Format;
 
-/** What holds for the site as a whole. */
+/** The settings of the whole site. */
 final readonly class SiteSettings
 {
     /**
@@ -18,9 +18,9 @@ final readonly class SiteSettings
      * @param  string  $timeZone  of the IANA database: `Europe/London`
      * @param  int<1, 7>|null  $firstWeekday  ISO 8601: 1 is Monday; null: the locale's
      * @param  string  $currency  ISO 4217: `GBP`
-     * @param  bool  $mayVisitorsSignUp  whether visitors may make themselves an account as members
-     * @param  string|null  $home  key of the page that answers at `/`; null: the one with that address
-     * @param  string|null  $homeForMembers  key of the page that answers at `/` for whoever is signed in
+     * @param  bool  $mayVisitorsSignUp  true if visitors can create an account as members
+     * @param  string|null  $home  key of the page at `/`; null: the page with that address
+     * @param  string|null  $homeForMembers  key of the page at `/` for signed-in people
      * @param  string|null  $notFound  key of the page that shows where there is none
      * @param  string|null  $noAccess  key of the page that shows where members are asked to sign in
      * @param  list<VideoSite>  $videoSites  the sites whose videos may play here

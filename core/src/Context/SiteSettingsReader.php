@@ -11,15 +11,15 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Video\VideoSite;
 
-/** Reads the site's settings, format 1. */
+/** Reads and validates the site's settings, format 1. */
 final class SiteSettingsReader
 {
     public const FORMAT = 1;
 
-    /** Characters of the site's name. */
+    /** Maximum length of the site's name. */
     public const MAX_NAME = 100;
 
-    /** Settings that name a page of the site. */
+    /** Settings whose value is the key of a page. */
     public const PAGES = ['home', 'homeForMembers', 'notFound', 'noAccess'];
 
     /**

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Context;
 
 use Wellspring\Core\Map\TileSource;
 
-/** The JSON Schema (2020-12) of the settings of a site. */
+/** The JSON Schema (2020-12) of the site's settings. */
 final class SiteSettingsSchema
 {
     private const TEXT = ['type' => 'string', 'minLength' => 1];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Empty;
 
-/** What happens where something has nothing to show. */
+/** What happens if a part has nothing to show. */
 enum EmptyAction: string
 {
     case LeaveOut = 'leaveOut';
@@ -39,7 +39,7 @@ enum EmptyAction: string
         return [self::LeaveOut, self::LeaveOutSlot, self::LeaveOutBand, self::Say];
     }
 
-    /** What goes with it; null where it stays, with something else to show. */
+    /** The level that is removed; null if something else shows instead. */
     public function level(): ?Level
     {
         return match ($this) {

@@ -8,17 +8,17 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 
-/** The rule for a part that has nothing to show. */
+/** The empty-value rule of a part. */
 final readonly class EmptyRule
 {
-    /** How many fields are tried one after the other at most. */
+    /** Maximum number of fields that are tried one after the other. */
     private const MAX_DEPTH = 5;
 
     /**
      * @param  string  $text  of `say`
      * @param  Field|null  $field  of `use`
      * @param  string  $picture  of `standIn`: a file's name
-     * @param  self|null  $then  of `use`: the rule for records that lack that field, too; null: the part is left out
+     * @param  self|null  $then  for `use`: the rule if that field is empty as well; null: the part is left out
      */
     public function __construct(
         public EmptyAction $do = EmptyAction::LeaveOut,
@@ -30,10 +30,10 @@ final readonly class EmptyRule
     }
 
     /**
-     * The rule of a part, under `empty`; leaving the part out where nothing is said.
+     * Reads the rule of a part under `empty`; by default the part is left out.
      *
-     * @param  non-empty-list<EmptyAction>  $actions  those that it may have
-     * @param  array<string, Field>  $fields  that can be shown instead, by key
+     * @param  non-empty-list<EmptyAction>  $actions  the allowed actions
+     * @param  array<string, Field>  $fields  the fields that can be shown instead, by key
      */
     public static function read(Shape $part, Problems $problems, array $actions, array $fields = []): self
     {
@@ -78,7 +78,7 @@ final readonly class EmptyRule
         return $suit[$key] ?? null;
     }
 
-    /** What happens then, after the part's name: “price says “Ask””. */
+    /** The effect in words, after the part's name: “price says “Ask””. */
     public function words(): string
     {
         return match ($this->do) {
@@ -98,7 +98,7 @@ final readonly class EmptyRule
 
     /**
      * @param  non-empty-list<EmptyAction>  $actions
-     * @param  string  $self  the reference to this schema, for the rule of another field
+     * @param  string  $self  the reference to this schema, for nested rules
      * @return array<string, mixed> JSON Schema (2020-12)
      */
     public static function schema(array $actions, string $self = ''): array

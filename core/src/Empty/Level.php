@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Empty;
 
-/** What of a page can be left out, from the smallest to the largest. */
+/** The levels of a page that can be left out, from the smallest to the largest. */
 enum Level: int
 {
     case Part = 0;

@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace Wellspring\Core\Empty;
 
 /**
- * Something that is shown if anything of it is left: a part with its content, or a line, a card, a module, a slot or a
- * band with what stands in it.
+ * A node that shows if any of its children shows: a leaf is a part or block with its content; a branch is a line, a
+ * card, a module, a slot or a band.
  *
  * @template-covariant T of object
  */
 final readonly class Node
 {
     /**
-     * @param  T|null  $content  of a leaf; null where there is nothing to show
+     * @param  T|null  $content  of a leaf; null if there is nothing to show
      * @param  list<self<T>>  $children
-     * @param  Level|null  $takes  of a leaf without content, what goes with it
-     * @param  object|null  $of  of a branch, what it stands for
+     * @param  Level|null  $takes  for an empty leaf, the level to remove
+     * @param  object|null  $of  for a branch, the object that it represents
      */
     private function __construct(
         public Level $level,
@@ -39,7 +39,7 @@ final readonly class Node
     }
 
     /**
-     * @param  Level  $takes  what goes with it: itself, or something that it stands in
+     * @param  Level  $takes  the level to remove: its own or a larger one
      * @return self<never>
      */
     public static function emptyLeaf(Level $level, Level $takes): self
@@ -54,7 +54,7 @@ final readonly class Node
      * @template C of object
      *
      * @param  list<self<C>>  $children
-     * @param  object|null  $of  what it stands for
+     * @param  object|null  $of  the object that it represents
      * @return self<C>
      */
     public static function branch(Level $level, array $children, ?object $of = null): self
@@ -68,7 +68,7 @@ final readonly class Node
         return $this->reduced()[0];
     }
 
-    /** What goes with it where nothing of it is left: something that it stands in; null: nothing but itself. */
+    /** The ancestor to remove when this node is empty; null: only the node itself. */
     public function takes(): ?Level
     {
         return $this->reduced()[1];

@@ -10,8 +10,8 @@ use Wellspring\Core\Text\Html;
 use Wellspring\Core\Wording\Format;
 
 /**
- * What happens when a module has nothing to show: it says something, another module shows instead, or it is left out,
- * alone or with what it stands in.
+ * The rule for a module with nothing to show: it says a text, another module shows instead, or it is left out, alone or
+ * with its slot or band.
  */
 final readonly class WhenNothing
 {
@@ -24,9 +24,9 @@ final readonly class WhenNothing
     ];
 
     /**
-     * @param  string  $text  what is said, plain
-     * @param  string  $html  what is said, with markup, instead of the text; whoever shows it makes it safe
-     * @param  string|null  $module  the key of the one that shows instead
+     * @param  string  $text  the plain text
+     * @param  string  $html  the text with markup, which replaces the plain one; the view must clean it
+     * @param  string|null  $module  the key of the module to show instead
      */
     public function __construct(
         public string $text = self::TEXT,
@@ -36,13 +36,13 @@ final readonly class WhenNothing
     ) {
     }
 
-    /** True if the module does not say a text of its own: visitors then read the built-in one in their language. */
+    /** True if the module has no text of its own. Visitors then read the built-in text in their language. */
     public function saysBuiltIn(): bool
     {
         return in_array($this->text, ['', self::TEXT], true);
     }
 
-    /** @param  string  $key  of the module itself, which cannot show instead of itself */
+    /** @param  string  $key  of the module itself, which cannot replace itself */
     public static function read(Shape $definition, Problems $problems, string $key): self
     {
         if (! $definition->has('whenNothing')) {
@@ -103,13 +103,13 @@ final readonly class WhenNothing
         ]];
     }
 
-    /** What goes when nothing is left; null where something shows. */
+    /** The level to remove; null if something shows. */
     public function takes(): ?Level
     {
         return $this->module === null ? $this->do->level() : null;
     }
 
-    /** As the end of a sentence that begins with “When nothing is left”. */
+    /** The end of a sentence that begins with “When nothing is left”. */
     public function words(Format $format): string
     {
         return match (true) {
@@ -121,7 +121,7 @@ final readonly class WhenNothing
         };
     }
 
-    /** What is said, without markup. */
+    /** The text without markup. */
     public function plain(): string
     {
         return $this->html === '' ? $this->text : Html::visibleText($this->html);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Explain;
 
 /**
- * A sentence that tells a manager of something that visitors would stumble over, with a cure.
+ * Advice for a manager about a problem for visitors, with a cure.
  *
  * @phpstan-type CureShape array{words: string, definition: array<string, mixed>|null, to: string|null}
  * @phpstan-type AdviceShape array{code: string, at: string, sentence: string, cure: CureShape}
@@ -13,11 +13,11 @@ namespace Wellspring\Core\Explain;
 final readonly class Advice
 {
     /**
-     * @param  string  $code  what it is about: `lastRow`
+     * @param  string  $code  the kind of problem: `lastRow`
      * @param  string  $at  the place in the definition
-     * @param  string  $cure  what the cure does: “Show 12 at a time”
-     * @param  array<string, mixed>|null  $definition  the module with the cure; null where it is found elsewhere
-     * @param  string|null  $to  the manage screen where it is found
+     * @param  string  $cure  the effect of the cure: “Show 12 at a time”
+     * @param  array<string, mixed>|null  $definition  the module with the cure; null if the cure is on another screen
+     * @param  string|null  $to  the manage screen with the cure
      */
     public function __construct(
         public string $code,

@@ -15,15 +15,16 @@ use Wellspring\Core\Look\Contrasts;
 final readonly class AdviceFacts
 {
     /**
-     * @param  int  $total  how many records it shows in all
-     * @param  int  $passing  how many pass its conditions, before its empty-value rules
-     * @param  array<string, int>  $emptyParts  how many of those have nothing to show in each part, by its place
+     * @param  int  $total  the total number of shown records
+     * @param  int  $passing  the number of records that pass its conditions, before its empty-value rules
+     * @param  array<string, int>  $emptyParts  the number of those with nothing to show in each part, by the part's
+     *   place
      * @param  list<ContrastShape>  $contrasts  of the site's look
-     * @param  list<string>  $deadLinks  places of parts that lead to no page
-     * @param  list<array{name: string, shows: int}>  $twins  modules of the same page that show the same records
-     * @param  list<Facet>  $facets  what its filters have to choose
-     * @param  array<string, list<float>>  $slots  widths of the slots where it is placed, in px, by width of the window
-     * @param  float  $space  a step of the look's room, in px
+     * @param  list<string>  $deadLinks  places of parts whose links lead to no page
+     * @param  list<array{name: string, shows: int}>  $twins  modules on the same page that show the same records
+     * @param  list<Facet>  $facets  the options of its filters
+     * @param  array<string, list<float>>  $slots  widths of the slots with the module, in px, by window width
+     * @param  float  $space  one step of the look's spacing, in px
      */
     public function __construct(
         public int $total,

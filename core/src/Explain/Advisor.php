@@ -12,16 +12,16 @@ use Wellspring\Core\Empty\EmptyAction;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\PagingMode;
 
-/** Advises on a module: what would look or work badly for visitors, each with a cure. */
+/** Finds problems that visitors would have with a module, each with a cure. */
 final readonly class Advisor
 {
-    /** Pages with more cards are long (common practice, no source). */
+    /** Pages with more cards than this are long (common practice, no source). */
     private const LONG = 12;
 
-    /** From which share of records on a missing picture or price is told. */
+    /** The share of records with a missing picture or price that is worth advice. */
     private const MANY = 0.1;
 
-    /** An order to choose is of use over a page of records, not over so many (common practice, no source). */
+    /** Above this number of records, a choice of orders is useful (common practice, no source). */
     private const FEW = 3;
 
     private function __construct(private Module $module, private AdviceFacts $facts)
@@ -46,10 +46,10 @@ final readonly class Advisor
     }
 
     /**
-     * The size of a page that fills the last row for as many of the column numbers as possible: the nearest, the
-     * smaller of two as near.
+     * The page size that fills the last row for as many of the column numbers as possible: the nearest to the current
+     * one, the smaller of two equally near.
      *
-     * @param  positive-int  $size  as it is now
+     * @param  positive-int  $size  the current size
      * @param  non-empty-list<positive-int>  $columns
      * @return positive-int
      */
@@ -69,7 +69,7 @@ final readonly class Advisor
     }
 
     /**
-     * The nearest size for columns that no page of a useful length fills all.
+     * The nearest size if no useful size fills the last row for all columns.
      *
      * @param  positive-int  $size
      * @param  non-empty-list<positive-int>  $columns
@@ -116,7 +116,7 @@ final readonly class Advisor
         $all = array_values(array_unique(array_merge(...array_values($columns))));
         $isLong = $size > self::LONG && $this->module->page->mode === PagingMode::Numbered;
         $full = self::fullSize($isLong ? self::LONG : $size, $all);
-        // Advice that leaves as many rows ragged as before would be followed by the opposite advice.
+        // Advice that leaves as many ragged rows would be followed by the opposite advice.
         $isCured = self::ragged($full, $all) < self::ragged($size, $all);
         foreach ($isCured ? array_reverse($columns) : [] as $width => $each) {
             foreach ($each as $across) {
@@ -149,7 +149,7 @@ final readonly class Advisor
         return $columns === [] ? [max(1, $arrange->columnsAt($width))] : array_values(array_unique($columns));
     }
 
-    /** Advice to show another number of records at a time. */
+    /** Advice for another page size. */
     private function sized(string $code, string $words, int $size): Advice
     {
         return new Advice(

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Explain;
 
-/** What changes from one listing to another: which records come, which go, and which move past the others. */
+/** The changes from one listing to another: records that appear, disappear and move. */
 final readonly class ListingDiff
 {
     /**
      * @param  list<string>  $comes  record keys, in the order of the new listing
      * @param  list<string>  $goes  record keys, in the order of the old one
-     * @param  list<string>  $moves  record keys, in the order of the new listing: as few as must move so that
-     *   the rest keep their order
+     * @param  list<string>  $moves  record keys, in the order of the new listing: the minimum number that must move so
+     *   that the rest keep their order
      */
     private function __construct(public array $comes, public array $goes, public array $moves)
     {

@@ -19,7 +19,7 @@ use Wellspring\Core\Module\Module;
 use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Run\Steps;
 
-/** Turns a rule of a module into something that visitors choose, and back. */
+/** Turns a rule of a module into a choice for visitors, and back. */
 final class Offering
 {
     private function __construct()
@@ -27,8 +27,8 @@ final class Offering
     }
 
     /**
-     * The definition with a rule given to visitors to choose: a condition becomes a filter; the order, the page size
-     * and the arrangement become the first of several.
+     * The definition with a rule as a choice: a condition becomes a filter; the order, the page size and the
+     * arrangement become the first of several.
      *
      * @param  string  $rule  its place: `where.all[0]`, `order`, `page`, `arrange`
      * @return array<string, mixed>|null null where it cannot be chosen
@@ -59,9 +59,9 @@ final class Offering
     }
 
     /**
-     * The definition with a filter made a rule again: what is chosen of it in the context, or what comes closest.
+     * The definition with a filter as a rule again: the current choice in the context, or the nearest rule.
      *
-     * @param  int  $filter  its place in the offer
+     * @param  int  $filter  its position in the offer
      * @return array<string, mixed>|null null where there is no such filter
      */
     public static function kept(Module $module, int $filter, Context $context): ?array
@@ -131,7 +131,7 @@ final class Offering
         $as = match ($field->family()) {
             Family::Terms => $field->taxonomy?->tree === true ? 'tree' : 'checks',
             Family::Choice, Family::Choices => 'checks',
-            // “In stock” is a box to tick, “from 3 to 10” a range.
+            // “In stock” becomes a check box, “from 3 to 10” a range.
             Family::Number => in_array($rule->value, [0, 1, true], true) ? 'only' : 'range',
             Family::Date, Family::Instant => 'dates',
             Family::YesNo => 'yesNo',

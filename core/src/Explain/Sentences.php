@@ -19,7 +19,7 @@ use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 use Wellspring\Core\Wording\Sentence;
 
-/** Says a module as a short text that reads from top to bottom, one sentence a rule. */
+/** Describes a module as a short text, one sentence for each rule. */
 final class Sentences
 {
     /** @return non-empty-list<Sentence> */
@@ -48,7 +48,7 @@ final class Sentences
         ];
     }
 
-    /** The whole module as text, a line a rule, to be copied. */
+    /** The whole module as text for copying, one line for each rule. */
     public static function asText(Module $module, Format $format): string
     {
         return $module->name."\n".implode(
@@ -60,7 +60,7 @@ final class Sentences
         )."\n";
     }
 
-    /** The rules that tell modules apart, as one line of text. */
+    /** The rules that distinguish modules, as one line of text. */
     public static function asLine(Module $module, Format $format): string
     {
         $said = [

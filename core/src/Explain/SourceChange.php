@@ -8,10 +8,13 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Module\ModuleReader;
 use Wellspring\Core\Problem\Refused;
 
-/** Gives a module another source. Rules that the new records cannot answer go, and so does a card of other records. */
+/**
+ * Gives a module another source. Rules that do not fit the new records are removed, and so is a card of another kind of
+ * record.
+ */
 final readonly class SourceChange
 {
-    /** Parts of a definition that fit any source. */
+    /** Keys of a definition that fit any source. */
     private const INDEPENDENT = ['format', 'key', 'name', 'page', 'arrange', 'whenNothing', 'look', 'skip', 'atMost'];
 
     public function __construct(private ModuleReader $reader)
@@ -75,7 +78,7 @@ final readonly class SourceChange
         return self::pruned($definition, $gone);
     }
 
-    /** The whole rule that a place belongs to: a group without one of its conditions would mean something else. */
+    /** The whole rule at a place: a group without one of its conditions would mean something else. */
     private static function rule(string $place): string
     {
         return match (true) {
@@ -87,7 +90,7 @@ final readonly class SourceChange
 
     /**
      * @param  array<array-key, mixed>  $data
-     * @param  list<list<string>>  $gone  ways to what goes
+     * @param  list<list<string>>  $gone  paths to remove
      * @return array<array-key, mixed>
      */
     private static function pruned(array $data, array $gone): array

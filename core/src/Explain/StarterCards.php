@@ -8,11 +8,11 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
 
-/** The card that a new module begins with: what suits items of the type, by the fields that it has. */
+/** The card of a new module, which depends on the fields of its type. */
 final class StarterCards
 {
     /**
-     * @return array<string, mixed> an event shows when and where, a product its price, a post its date and its first
+     * @return array<string, mixed> for an event when and where, for a product its price, for a post its date and first
      *   words
      */
     public static function of(Type $type): array

@@ -12,12 +12,12 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Sort\Criterion\PriceNow;
 use Wellspring\Core\Sort\Criterion\WeightedRating;
 
-/** Sentences that a new module can start from; each is an ordinary definition, made of what the site has. */
+/** The definitions that a new module can start from, made for the site's types and taxonomies. */
 final readonly class StarterDefinitions
 {
     /**
-     * Everyday names for the listings (common practice, no source). The array key is the first word of the sentence's
-     * key: `newest` for `newest-post`.
+     * Common names of listings for the search (common practice, no source). The array key is the first word of the
+     * suggestion's key: `newest` for `newest-post`.
      */
     private const EVERYDAY = [
         'all' => ['list', 'catalogue', 'catalog', 'directory', 'overview', 'everything'],
@@ -44,7 +44,7 @@ final readonly class StarterDefinitions
 
     /**
      * @return list<array{key: string, words: string, finds: list<string>, definition: array<string, mixed>}> the
-     *   definition without format, key and name; `finds`: everyday words that it is found by, too
+     *   definition without format, key and name; `finds`: further search words
      */
     public function all(): array
     {
@@ -300,7 +300,7 @@ final readonly class StarterDefinitions
     {
         $kind = explode('-', $key)[0];
 
-        // The grid of a new module is 1, 2, 3 or 4 across: twelve fill the last row at every width.
+        // A new grid has 1, 2, 3 or 4 columns, so twelve records fill the last row at every width.
         return [
             'key' => $key,
             'words' => $words,

@@ -15,13 +15,12 @@ use Wellspring\Core\Paging\PagingRule;
 use Wellspring\Core\Run\StepKind;
 
 /**
- * How a module could be changed so that it shows a record which it does not, or no longer shows one that it does: each
- * a whole definition.
+ * Suggests changes of a module so that it shows a record, or no longer shows it. Each suggestion is a whole definition.
  */
 final class Suggestions
 {
     /**
-     * @param  int|null  $rank  where it stands among all that are listed, 1 first; null: it does not pass
+     * @param  int|null  $rank  its rank among all listed records, 1 first; null: it does not pass
      * @return list<array{words: string, definition: array<string, mixed>}>
      */
     public static function of(Module $module, Record $record, Trace $trace, ?int $rank, Context $context): array
@@ -67,7 +66,7 @@ final class Suggestions
     }
 
     /**
-     * Without the filters by which the visitor has chosen otherwise.
+     * Without the filters that exclude the record.
      *
      * @param  array<string, mixed>  $definition
      * @return array{words: string, definition: array<string, mixed>}
@@ -89,7 +88,7 @@ final class Suggestions
     }
 
     /**
-     * For what passes every rule, but is skipped or stands behind the last that shows.
+     * For a record that passes every rule but is skipped or beyond the limit.
      *
      * @param  array<string, mixed>  $definition
      * @return list<array{words: string, definition: array<string, mixed>}>
@@ -121,7 +120,7 @@ final class Suggestions
     }
 
     /**
-     * Pinned behind those that are; nothing where it would be skipped or cut off there.
+     * Pinned after the other pinned records; nothing if it would be skipped or beyond the limit there.
      *
      * @param  array<string, mixed>  $definition
      * @return list<array{words: string, definition: array<string, mixed>}>
@@ -162,7 +161,7 @@ final class Suggestions
             $found = $rule->field->through === null && ! $rule->test->asksRecord()
                 ? $record->value($rule->field)
                 : null;
-            // What the page, the viewer or the address gives is theirs to say.
+            // Values from the page, the viewer or the address cannot be changed here.
             $wider = $found === null || $rule->value instanceof DynamicValue
                 ? null
                 : $rule->test->widened($found, $bound, $context);

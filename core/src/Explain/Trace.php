@@ -23,7 +23,7 @@ use Wellspring\Core\Source\People;
 use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Piece;
 
-/** Why a module shows a record, or does not: every rule up to the order, passed or not, in a sentence. */
+/** Explains why a module shows a record or not: every rule up to the order, passed or failed, in a sentence. */
 final readonly class Trace
 {
     /** @param  list<TraceStep>  $steps */
@@ -31,7 +31,7 @@ final readonly class Trace
     {
     }
 
-    /** @param  string  $kind  what the record is: “Post” */
+    /** @param  string  $kind  the record's kind: “Post” */
     public static function of(
         Module $module,
         Record $record,
@@ -89,7 +89,7 @@ final readonly class Trace
         return new self($steps, $pinned);
     }
 
-    /** Whether it passes every rule up to the order. */
+    /** True if it passes every rule up to the order. */
     public function passes(): bool
     {
         return $this->reasons() === [];
@@ -209,7 +209,7 @@ final readonly class Trace
             ."{$link} the rule {$asked}.";
     }
 
-    /** The record's own value, in a few words. */
+    /** The record's own value in a few words. */
     private static function has(Field $field, Record $record, Format $format, ?Context $context = null): string
     {
         if ($field->through !== null) {
@@ -231,8 +231,8 @@ final readonly class Trace
     {
         $kept = $group->keeps($record, $context);
         $telling = array_filter($group->active(), fn (BoundCondition|BoundGroup $member): bool => match (true) {
-            // Of “any” that holds, and of “none” that does not, those that do hold tell why; otherwise those that do
-            // not.
+            // A passed “any” and a failed “none” are explained by the conditions that hold; otherwise by those that
+            // fail.
             $group->join === Join::All => $kept || ! $member->keeps($record, $context),
             default => $member->keeps($record, $context) === (($group->join === Join::Any) === $kept),
         });

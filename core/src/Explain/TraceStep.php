@@ -7,7 +7,7 @@ namespace Wellspring\Core\Explain;
 use Wellspring\Core\Run\StepName;
 
 /**
- * What one step of the run says of one record.
+ * One step of the run for one record.
  *
  * @phpstan-type TraceStepShape array{step: string, label: string, passed: bool|null, sentence: string}
  */
@@ -15,7 +15,7 @@ final readonly class TraceStep
 {
     /**
      * @param  string  $label  the step in a few words: “Light: Full sun”
-     * @param  bool|null  $passed  null: not asked, since the record is pinned
+     * @param  bool|null  $passed  null: not tested, because the record is pinned
      * @param  string  $sentence  why, with the record's own value
      */
     public function __construct(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Paging;
 
-/** The pages that a number of records makes: `pages = max(1, ceil(total / size))`. */
+/** The pages of a number of records: `pages = max(1, ceil(total / size))`. */
 final readonly class PageNumbers
 {
     public int $count;
@@ -19,7 +19,7 @@ final readonly class PageNumbers
     }
 
     /**
-     * The page that an address asks for. Page 1 is asked for without a number.
+     * The page number of an address. Page 1 has no number.
      *
      * @throws NoSuchPage unless it is a whole number from 1 to the count, plainly written
      */
@@ -32,26 +32,26 @@ final readonly class PageNumbers
         return (int) $asked;
     }
 
-    /** Whether what an address says could be a page's number at all, however many pages there are. */
+    /** True if the text could be a page number, whatever the number of pages. */
     public static function isNumber(string $asked): bool
     {
         return preg_match('/^[1-9]\d{0,17}$/D', $asked) === 1;
     }
 
-    /** The place of a page's first record, counted from 0. */
+    /** The position of a page's first record, 0 first. */
     public function offset(int $page): int
     {
         return ($page - 1) * $this->size;
     }
 
-    /** How many records the page shows. */
+    /** The number of records on the page. */
     public function on(int $page): int
     {
         return max(0, min($this->size, $this->total - $this->offset($page)));
     }
 
     /**
-     * What a page's count may name.
+     * The values that the text above the records can use.
      *
      * @return array{from: int, to: int, total: int, page: int, pages: int}
      */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Paging;
 
-/** How a visitor gets from one page of a listing to the next. */
+/** How visitors get from one page of a listing to the next. */
 enum PagingMode: string
 {
     case Fixed = 'fixed';
@@ -13,13 +13,13 @@ enum PagingMode: string
     case More = 'more';
     case Continuous = 'continuous';
 
-    /** Whether a script can put what comes next at the end of the list, where it otherwise is a page of its own. */
+    /** True if a script can append the next page to the list. */
     public function growsInPlace(): bool
     {
         return $this === self::More || $this === self::Continuous;
     }
 
-    /** How many pages are loaded without a click unless the rule says it; null of a mode that loads none. */
+    /** The default number of pages that load by themselves; null for modes without loading. */
     public function defaultLoads(): ?int
     {
         return $this === self::Continuous ? PagingRule::LOADS : null;

@@ -8,7 +8,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Wording\Format;
 
-/** How much shows at a time, and how a visitor gets to the rest. */
+/** How many records show at a time, and how visitors get to the rest. */
 final readonly class PagingRule
 {
     public const MAX_SIZE = 200;
@@ -19,8 +19,8 @@ final readonly class PagingRule
 
     /**
      * @param  positive-int  $size
-     * @param  int  $loads  how often continuous loading goes on by itself before it becomes a button
-     * @param  string  $count  what is said above the records, a pattern of ICU; empty: nothing of its own
+     * @param  int  $loads  the number of pages that load by themselves before a button follows
+     * @param  string  $count  the ICU pattern of the text above the records; empty: no text of its own
      */
     public function __construct(
         public int $size = 10,

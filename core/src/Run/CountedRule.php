@@ -8,7 +8,7 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 
 /**
- * A part of the manager's conditions that is counted on its own.
+ * A part of the manager's conditions with a count of its own.
  *
  * @template-covariant TRule of Condition|Group
  */

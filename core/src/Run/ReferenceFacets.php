@@ -22,7 +22,7 @@ use Wellspring\Core\Module\BoundModule;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Wording\Format;
 
-/** What a module's filters offer, counted record by record: what the database's counts are held against. */
+/** The options of a module's filters, counted record by record. Tests compare the counts of the database with them. */
 final readonly class ReferenceFacets
 {
     public function __construct(private Format $format)
@@ -30,7 +30,7 @@ final readonly class ReferenceFacets
     }
 
     /**
-     * @param  list<Record>  $records  all that the site has: items of any type and state, terms, people
+     * @param  list<Record>  $records  all records of the site: items of any type and state, terms, people
      * @return list<Facet> in the order of the offer
      */
     public function of(Module $module, array $records, Context $context): array

@@ -17,7 +17,7 @@ use Wellspring\Core\Sort\Headings;
 use Wellspring\Core\Sort\SortContext;
 use Wellspring\Core\Wording\Format;
 
-/** The rules of a module carried out step by step over plain records: what the database's run is held against. */
+/** Runs the rules of a module step by step over plain records. Tests compare the run on the database with it. */
 final readonly class ReferenceRun
 {
     public function __construct(private Comparator $comparator, private Format $format)
@@ -25,7 +25,7 @@ final readonly class ReferenceRun
     }
 
     /**
-     * @param  list<Record>  $records  all that the site has: items of any type and state, terms, people
+     * @param  list<Record>  $records  all records of the site: items of any type and state, terms, people
      *
      * @throws NoSuchPage
      */

@@ -6,16 +6,16 @@ namespace Wellspring\Core\Run;
 
 use Wellspring\Core\Content\RecordKey;
 
-/** What a run gives: one page of records, the count after every step, and the headings. */
+/** The result of a run: one page of records, the count after every step, and the headings. */
 final readonly class Result
 {
     /**
      * @param  list<Step>  $steps
      * @param  list<RecordKey>  $keys  the page's records, in order
-     * @param  array<string, int>  $headings  how many of all that show stand under each heading, in order; pinned
-     *   records stand under none
-     * @param  array<string, string>  $under  the key of the heading of each of the page's records, by the record's
-     *   key as text; pinned ones have none
+     * @param  array<string, int>  $headings  the number of all shown records under each heading, in order; pinned
+     *   records have no heading
+     * @param  array<string, string>  $under  the heading's key of each record on the page, by the record's key as text;
+     *   pinned ones have none
      */
     public function __construct(
         public int $total,

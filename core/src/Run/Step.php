@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
-/** How many records are left after one step of the run. */
+/** The number of records after one step of the run. */
 final readonly class Step
 {
     public function __construct(public StepName $name, public int $left)

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
-/** The steps of a run that are counted, in their order. */
+/** The counted steps of a run, in order. */
 enum StepKind: string
 {
     case Source = 'source';

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Run;
 
-/** Names a counted step of a run: `source`, `where.all[0]`, `where`, `choices`, `leaveOut`, `empty`, `total`. */
+/** The name of a counted step: `source`, `where.all[0]`, `where`, `choices`, `leaveOut`, `empty`, `total`. */
 final readonly class StepName implements \Stringable
 {
-    /** @param  int|null  $index  of a member of the outermost group, where that is `all` */
+    /** @param  int|null  $index  of a member of the outermost group, if that is `all` */
     private function __construct(public StepKind $kind, public ?int $index = null)
     {
     }
@@ -22,7 +22,7 @@ final readonly class StepName implements \Stringable
         return new self(StepKind::Where, $index);
     }
 
-    /** Whether it is one of the manager's conditions. */
+    /** True for the manager's conditions. */
     public function isWhere(): bool
     {
         return $this->kind === StepKind::Where;

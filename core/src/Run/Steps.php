@@ -10,12 +10,11 @@ use Wellspring\Core\Filter\Condition;
 use Wellspring\Core\Filter\Group;
 use Wellspring\Core\Filter\Join;
 
-/** Splits the manager's conditions into those that are counted one after the other. */
+/** Splits the manager's conditions into parts with counts of their own. */
 final class Steps
 {
     /**
-     * Each member where the outermost group is `all`, otherwise the group as a whole; nothing where there are no
-     * conditions.
+     * Each member if the outermost group is `all`, otherwise the group as a whole; nothing if there are no conditions.
      *
      * @return ($where is BoundGroup|null
      *   ? list<CountedRule<BoundCondition|BoundGroup>>

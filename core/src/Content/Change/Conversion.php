@@ -10,7 +10,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 
-/** What becomes of a stored value when its field is defined anew. */
+/** Converts a stored value when the definition of its field changes. */
 final readonly class Conversion
 {
     private function __construct(public ConversionOutcome $outcome, public mixed $value)
@@ -40,8 +40,8 @@ final readonly class Conversion
         if ($from->kind->key() !== $to->kind->key()) {
             return new self(ConversionOutcome::Lost, null);
         }
-        // A choice, or a type of items, that is no longer offered goes out of the list; a narrower limit is asked for
-        // at the next save.
+        // A choice or a type that is no longer offered is removed from the list. A narrower limit applies at the next
+        // save.
         if (is_array($value) && array_is_list($value)) {
             $kept = array_values(array_filter($value, fn (mixed $one): bool => self::takes($to, [$one])));
 
@@ -66,7 +66,7 @@ final readonly class Conversion
         }
     }
 
-    /** The value as text that the new kind is likely to understand. */
+    /** The value as text that the new kind probably understands. */
     private static function cell(Field $from, Field $to, mixed $value): string
     {
         $family = $from->family();

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content\Change;
 
-/** What became of a stored value when its field was defined anew. */
+/** The outcome of converting a stored value. */
 enum ConversionOutcome
 {
     case Same;
-    /** it says the same in the new form, or as much of it as the field still takes */
+    /** it has the same meaning in the new form, apart from removed list entries */
     case Converted;
-    /** it stays, and no longer fits a limit: the next save asks for another */
+    /** it stays but exceeds a limit; the next save asks for another value */
     case Unfit;
-    /** the field cannot hold it; it is kept aside with the item's revisions */
+    /** the field cannot store it; it remains in the item's revisions */
     case Lost;
 }

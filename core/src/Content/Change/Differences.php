@@ -11,7 +11,7 @@ use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Text\Html;
 
-/** What changed between two states of an item: values by column, as ItemReader takes them. */
+/** Compares two states of an item: values by column, in the form that ItemReader takes. */
 final readonly class Differences
 {
     /**
@@ -43,8 +43,8 @@ final readonly class Differences
     }
 
     /**
-     * Brings together what two people made of the same state: of every field the one that was changed; where both
-     * changed it to different values, mine, and the field is named as a conflict.
+     * Merges two people's changes of the same state: for each field the changed value. If both changed it differently,
+     * mine is kept and the field is reported as a conflict.
      *
      * @param  array<string, mixed>  $base
      * @param  array<string, mixed>  $mine
@@ -80,7 +80,7 @@ final readonly class Differences
         );
     }
 
-    /** A value as a person reads it in a table; empty where there is none. */
+    /** A value as text for a table; empty if there is none. */
     public static function words(?Field $field, mixed $value): string
     {
         return match (true) {
@@ -99,7 +99,7 @@ final readonly class Differences
     }
 
     /**
-     * Whether two states are the same, value for value: “007” is not “7”.
+     * True if two states are equal, value for value: “007” is not “7”.
      *
      * @param  array<string, mixed>  $a
      * @param  array<string, mixed>  $b
@@ -116,7 +116,8 @@ final readonly class Differences
     }
 
     /**
-     * Alike for values that mean the same: how a whole number is kept, and the order of an object’s keys, do not count.
+     * A form that is equal for values with the same meaning: the storage type of a whole number and the order of an
+     * object’s keys do not count.
      */
     private static function canonical(mixed $value): string
     {

@@ -9,21 +9,21 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Origin;
 use Wellspring\Core\Content\Reference;
 
-/** New names for fields or terms, written into definitions at the places that refer to them. */
+/** Renames fields or terms inside definitions, at the places that refer to them. */
 final readonly class Renaming
 {
-    /** Stands before a name that was put into a text, so that it is not taken for one that is still to be renamed. */
+    /** Marks a name that was already replaced inside a text, so that it is not renamed again. */
     private const DONE = "\u{0}";
 
-    /** @param  \Closure(Reference): ?string  $newName  null where the reference means something else */
+    /** @param  \Closure(Reference): ?string  $newName  null if the reference is not affected */
     private function __construct(private \Closure $newName)
     {
     }
 
     /**
-     * @param  string  $type  key of the content type whose fields are renamed
+     * @param  string  $type  key of the content type with the renamed fields
      * @param  array<string, string>  $renamed  new keys by old
-     * @param  Catalogue  $before  as the site was before
+     * @param  Catalogue  $before  the site before the renaming
      */
     public static function ofFields(string $type, array $renamed, Catalogue $before): self
     {
@@ -52,7 +52,7 @@ final readonly class Renaming
         });
     }
 
-    /** @param  array<string, string>  $renamed  new slugs by old; several may become one */
+    /** @param  array<string, string>  $renamed  new slugs by old; several old ones may have the same new one */
     public static function ofTerms(string $taxonomy, array $renamed): self
     {
         return new self(
@@ -63,8 +63,8 @@ final readonly class Renaming
     }
 
     /**
-     * @param  array<array-key, mixed>  $definition  as it is stored
-     * @param  list<Reference>  $references  of the same, read before anything was renamed
+     * @param  array<array-key, mixed>  $definition  as stored
+     * @param  list<Reference>  $references  of the same definition, read before the renaming
      * @return array<array-key, mixed>
      */
     public function in(array $definition, array $references): array
@@ -93,7 +93,7 @@ final readonly class Renaming
                 );
             }
         }
-        // Where several terms became one, a list names it once.
+        // If several terms were merged, a list contains the new one once.
         foreach (array_keys($lists) as $path) {
             $definition = self::changed(
                 $definition,
@@ -107,7 +107,7 @@ final readonly class Renaming
         return $definition;
     }
 
-    /** Whether no other type has such a field: what a page's item is asked for is not said by type. */
+    /** True if no other type has such a field: fields of a page's item do not name the type. */
     private static function areAllOf(string $type, Field $field, Catalogue $catalogue): bool
     {
         foreach ($catalogue->types as $other) {
@@ -156,7 +156,7 @@ final readonly class Renaming
     /**
      * @param  array<array-key, mixed>  $definition
      * @param  list<string|int>  $steps
-     * @param  \Closure(mixed): mixed  $change  not called where the path leads nowhere
+     * @param  \Closure(mixed): mixed  $change  not called if the path does not exist
      * @return array<array-key, mixed>
      */
     private static function changed(array $definition, array $steps, \Closure $change): array

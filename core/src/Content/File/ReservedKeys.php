@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content\File;
 
-/** Keys that rules, orders, cards and imports already give a meaning; no field or taxonomy may have one. */
+/**
+ * Reserved keys, which already have a meaning in rules, orders, cards and imports. No field or taxonomy may have them.
+ */
 final class ReservedKeys
 {
-    /** What every item has, or what is known of it. */
+    /** Properties of every item. */
     private const OF_ITEMS = [
         'id', 'title', 'slug', 'text', 'status', 'audience', 'author', 'lead', 'views', 'words',
         'publish_at', 'expire_at', 'created_at', 'updated_at',
     ];
 
-    /** What every term has, or what is known of it. */
+    /** Properties of every term. */
     private const OF_TERMS = [
         'id',
         'title',
@@ -31,7 +33,7 @@ final class ReservedKeys
         'words',
     ];
 
-    /** Orders that a field of the same key could not be told from. */
+    /** Criteria with the same key as a field would be ambiguous. */
     private const ORDERS = ['popularity', 'relevance', 'shuffle'];
 
     /**

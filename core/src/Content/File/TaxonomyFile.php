@@ -13,8 +13,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * A taxonomy and its terms as a file: key, label, whether it is a tree, the fields of its terms as in a type file, and
- * the terms.
+ * A taxonomy file: key, label, whether it is a tree, the fields of its terms as in a type file, and the terms.
  */
 final readonly class TaxonomyFile
 {

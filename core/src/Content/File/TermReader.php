@@ -15,7 +15,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Slug;
 
-/** Reads a term: its words, its picture and colour, and the fields that its taxonomy gives it. */
+/** Reads a term: its texts, its picture and colour, and the fields of its taxonomy. */
 final readonly class TermReader
 {
     /** @param  array<string, Field>  $fields  of the taxonomy's terms, by key */
@@ -23,7 +23,7 @@ final readonly class TermReader
     {
     }
 
-    /** @param  bool  $withBelow  whether terms below it may be said, under `below` */
+    /** @param  bool  $withBelow  true if `below` may contain terms */
     public function read(Shape $shape, Problems $problems, bool $withBelow = false): TermDraft
     {
         $name = $this->one(

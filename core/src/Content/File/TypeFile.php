@@ -22,22 +22,22 @@ use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Whitespace;
 
 /**
- * A content type as a JSON Schema (2020-12) document, read and written. What the schema has no word for stands under
- * `x-wellspring`.
+ * Reads and writes a content type as a JSON Schema (2020-12) document. Properties without a JSON Schema keyword are
+ * under `x-wellspring`.
  */
 final readonly class TypeFile
 {
     private const KEYS = ['$schema', 'type', 'title', 'x-wellspring', 'properties', 'required'];
 
-    /** Under `x-wellspring`. */
+    /** Keys under `x-wellspring`. */
     private const OWN_KEYS = ['format', 'key', 'plural', 'address', 'taxonomies'];
 
     public const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
 
     /**
      * @param  mixed  $data  the decoded document
-     * @param  array<string, Taxonomy>  $taxonomies  those the site has; one that is named and absent is made, flat
-     * @param  bool  $stored  whether it is read back from the site's own store, which may be older than a reserved key
+     * @param  array<string, Taxonomy>  $taxonomies  the site's taxonomies; an unknown one is created, flat
+     * @param  bool  $stored  true for files from the site's own database, which may use keys that were reserved later
      *
      * @throws Refused
      */
@@ -97,7 +97,7 @@ final readonly class TypeFile
     }
 
     /**
-     * The `properties` and `required` of a type or a taxonomy.
+     * Reads the `properties` and `required` of a type or a taxonomy.
      *
      * @param  list<string>  $taken  keys that no field may have
      * @return array<string, Field>
@@ -154,7 +154,7 @@ final readonly class TypeFile
     }
 
     /**
-     * A range begins with another field of the same kind; that one ends no range itself.
+     * A range begins with another field of the same kind, which must not end a range itself.
      *
      * @param  array<string, Field>  $fields
      */
@@ -219,7 +219,7 @@ final readonly class TypeFile
         }
     }
 
-    /** The words of JSON Schema that say the kind itself may be left out; where they stand, they must be the kind's. */
+    /** JSON Schema keywords that follow from the kind are optional; if present, they must be the kind's. */
     private static function checkWords(Shape $schema, Field $field): void
     {
         $expected = $field->kind->schema($field);
@@ -245,7 +245,7 @@ final readonly class TypeFile
         }
     }
 
-    /** Alike for two values that differ in the order of keys only. */
+    /** A form that is equal for two values that differ only in the order of keys. */
     private static function canonical(mixed $value): string
     {
         $sort = function (mixed $value) use (&$sort): mixed {
@@ -320,8 +320,7 @@ final readonly class TypeFile
     }
 
     /**
-     * @return array<array-key, mixed> what stands under each key; keys that are numbers make a list of it in JSON's
-     *   other form
+     * @return array<array-key, mixed> the value of each key; numeric keys are read from a list
      */
     private static function map(Shape $own, string $key): array
     {

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Content\File;
 
 use Wellspring\Core\Content\Kinds;
 
-/** The JSON Schema (2020-12) of a content type's file, with the kinds that the register holds. */
+/** The JSON Schema (2020-12) of a content type's file, made from the register of kinds. */
 final class TypeSchema
 {
     private const KEY = ['$ref' => '#/$defs/key'];

@@ -10,7 +10,10 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Who\Audience;
 
-/** Who an item is for: `everyone`, `signed-out`, `members`, `group:KEY`, several joined. Not a kind of a type file. */
+/**
+ * The audience of an item: `everyone`, `signed-out`, `members`, `group:KEY`, or several joined. Type files cannot use
+ * this kind.
+ */
 final class AudienceKeys implements Kind
 {
     use NoLimits;

@@ -11,7 +11,7 @@ use Wellspring\Core\Content\Limit\Limit;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Wording\Format;
 
-/** One of the choices that the field lists. */
+/** One of the field's choices. */
 final class Choice implements Kind
 {
     use NoLimits;

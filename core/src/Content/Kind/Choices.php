@@ -12,7 +12,7 @@ use Wellspring\Core\Content\Limit\LimitReader;
 use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Content\WrongValue;
 
-/** Any number of the choices that the field lists, each once, in the field's order. */
+/** Any number of the field's choices, each once, in the field's order. */
 final class Choices implements Kind
 {
     use TextList;

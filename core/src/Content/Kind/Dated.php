@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Limit\Limit;
 use Wellspring\Core\Content\Limit\LimitReader;
 use Wellspring\Core\Content\Limit\Limits;
 
-/** Shared by the kinds for days and for moments: the value is a text, and its limits are days. */
+/** Common code of the kinds for days and instants: the value is a text, and its limits are days. */
 trait Dated
 {
     use SingleText;

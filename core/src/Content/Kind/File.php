@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 
-/** A file that visitors can take with them, named as it is kept on the site: `price-list.pdf`. */
+/** A file for download, by its name on the site: `price-list.pdf`. */
 final class File implements Kind
 {
     use NoLimits;

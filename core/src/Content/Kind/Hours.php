@@ -12,8 +12,8 @@ use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
 /**
- * Opening hours of a week: for each day the spans that it is open, none of them touching. In a cell as schema.org
- * writes `openingHours`: `Mo-Fr 09:00-12:30, 13:30-17:00; Sa 10:00-16:00`.
+ * Opening hours of a week: the open spans of each day, without contact. Cells have the form of schema.org's
+ * `openingHours`: `Mo-Fr 09:00-12:30, 13:30-17:00; Sa 10:00-16:00`.
  */
 final class Hours implements Kind
 {
@@ -164,7 +164,7 @@ final class Hours implements Kind
     }
 
     /**
-     * Days with the same hours that follow one another are one rule: `Mo-Fr 09:00-17:00; Sa 10:00-16:00`.
+     * Consecutive days with the same hours are one rule: `Mo-Fr 09:00-17:00; Sa 10:00-16:00`.
      *
      * @param  \Closure(string): string  $time
      * @param  \Closure(string): string  $name  of a day

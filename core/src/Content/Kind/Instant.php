@@ -12,7 +12,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Wording\Format;
 
-/** A moment, kept to the second in UTC: `2026-05-01T18:30:00Z` (ISO 8601). Kept so, moments compare as text does. */
+/** An instant in UTC, to the second: `2026-05-01T18:30:00Z` (ISO 8601). In this form, instants compare as texts. */
 final class Instant implements Kind
 {
     use Dated;
@@ -39,7 +39,7 @@ final class Instant implements Kind
         }
         $at = is_string($value) ? Iso8601::parse($value) : null;
         $kept = $at === null ? '' : Iso8601::format($at);
-        // Four digits of a year, not all naught: what compares as text does, and what the database takes.
+        // A year of four digits, not 0000: such texts compare correctly, and PostgreSQL accepts them.
         if (preg_match('/^(?!0000)\d{4}-/', $kept) !== 1) {
             throw WrongValue::expected('a moment such as 2026-05-01T18:30:00Z', $value);
         }
@@ -55,8 +55,7 @@ final class Instant implements Kind
             return null;
         }
 
-        // Of when an item was published the day is enough; of a moment of the type's own, such as when an event
-        // starts, the time matters.
+        // For publish dates the day is enough; for other instants, such as the start of an event, the time matters.
         return $field->origin === Origin::Type ? $format->moment($value) : $format->dayOf($value);
     }
 

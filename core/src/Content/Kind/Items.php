@@ -14,7 +14,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Text\Whitespace;
 
-/** Other items in an order, each by its slug; where the field names several types, as `type/slug`. */
+/** Other items in an order, each by its slug; if the field allows several types, as `type/slug`. */
 final class Items implements Kind
 {
     use NamedLinks;
@@ -59,7 +59,7 @@ final class Items implements Kind
         return $names;
     }
 
-    /** As files and people write it: without the type where there is but one. */
+    /** The form for files and people: without the type if there is only one. */
     public static function short(string $name, Field $field): string
     {
         return count($field->types) === 1 ? explode('/', $name, 2)[1] ?? $name : $name;

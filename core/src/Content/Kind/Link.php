@@ -12,8 +12,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
 
 /**
- * An address that a visitor can follow: on the web, on this site (`/shop`), to write to (`mailto:`) or to call
- * (`tel:`). RFC 3986.
+ * An address for a link: on the web, on this site (`/shop`), for mail (`mailto:`) or for calls (`tel:`). RFC 3986.
  */
 final class Link implements Kind
 {

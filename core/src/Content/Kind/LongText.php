@@ -16,7 +16,7 @@ use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
-/** Text with markup (HTML). Whoever stores it makes it safe first. */
+/** Text with markup (HTML). The code that stores it must clean it first. */
 final class LongText implements Kind
 {
     use SingleText;
@@ -63,7 +63,7 @@ final class LongText implements Kind
             return null;
         }
         if ($field->limits->maxLength !== null) {
-            // What a reader reads is counted, not the markup.
+            // Only the visible text is counted, not the markup.
             $field->limits->holdText(Html::visibleText($value), 1_000_000);
         }
 

@@ -10,8 +10,7 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Wording\Format;
 
 /**
- * What is known of a record and never written into it: which one it is, all its words. Not a kind that a type file
- * names.
+ * A property of a record that is never entered: its identity, all its words. Type files cannot use this kind.
  */
 final readonly class Made implements Kind
 {

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Field;
 use Wellspring\Core\Wording\Format;
 
-/** Words of kinds that link to items or people. Who is no longer there is not shown by slug or e-mail. */
+/** The text form of kinds that link to items or people. Links to removed records show nothing. */
 trait NamedLinks
 {
     public function display(mixed $value, Field $field, Format $format, array $names): ?string

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\Limit\LimitReader;
 use Wellspring\Core\Content\Limit\Limits;
 
-/** For kinds that ask nothing of their values beyond what they are. */
+/** For kinds without limits. */
 trait NoLimits
 {
     public function readLimits(LimitReader $words): Limits

@@ -14,7 +14,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
-/** A number, or an amount of money in the site's currency: an int, or a float that is finite. */
+/** A number, or an amount of money in the site's currency: an int, or a finite float. */
 final readonly class Number implements Kind
 {
     /** @param  'number'|'money'  $key */
@@ -93,7 +93,7 @@ final readonly class Number implements Kind
         return $this->read(self::parse($cell), $field);
     }
 
-    /** A whole number that fits stays whole. */
+    /** A whole number that fits stays an int. */
     private static function parse(string $cell): int|float
     {
         $whole = filter_var($cell, FILTER_VALIDATE_INT);

@@ -10,7 +10,7 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
 
-/** One of the site’s people, named by e-mail. What visitors read is the name. */
+/** One of the site’s people, by e-mail address. Visitors see the name. */
 final class Person implements Kind
 {
     use NamedLinks, SingleText {

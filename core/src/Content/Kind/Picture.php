@@ -9,7 +9,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 
-/** A picture, named as it is kept on the site: `harts-tongue-fern.webp`. */
+/** A picture, by its name on the site: `harts-tongue-fern.webp`. */
 final class Picture implements Kind
 {
     use NoLimits;

@@ -12,7 +12,7 @@ use Wellspring\Core\Content\Limit\LimitReader;
 use Wellspring\Core\Content\Limit\Limits;
 use Wellspring\Core\Content\WrongValue;
 
-/** Pictures in an order, each named as it is kept on the site. */
+/** Pictures in an order, each by its name on the site. */
 final class Pictures implements Kind
 {
     use TextList;

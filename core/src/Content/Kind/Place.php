@@ -12,7 +12,7 @@ use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
 /**
- * A place: an address, where it lies (degrees, WGS 84), or both. In a cell: `Mill Lane, Quillmoor @ 50.6105, -3.5219`.
+ * A place: an address, coordinates (degrees, WGS 84), or both. In a cell: `Mill Lane, Quillmoor @ 50.6105, -3.5219`.
  */
 final class Place implements Kind
 {
@@ -98,7 +98,8 @@ final class Place implements Kind
         $address = is_string($place['address'] ?? null) ? $place['address'] : '';
 
         return ! isset($place['latitude'], $place['longitude'])
-            // An address that would be read as one with degrees, or cut, ends in a sign that says there are none.
+            // An address that looks like one with coordinates, or would be cut, gets a mark at its end for "no
+            // coordinates".
             ? (preg_match('/@\s*(-?\d+(\.\d+)?\s*,\s*-?\d+(\.\d+)?)?$/D', $address) === 1 ? $address.' @' : $address)
             : Whitespace::trim(
                 $address.' @ '.json_encode($place['latitude'], JSON_THROW_ON_ERROR).', '

@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
-/** Cells and words of kinds whose value is one text: the cell holds the value itself. */
+/** Common code of kinds whose value is one text: the cell contains the value itself. */
 trait SingleText
 {
     public function readCell(string $cell, Field $field): mixed

@@ -12,8 +12,8 @@ use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
 /**
- * An item's terms of one taxonomy: slugs, or in a cell paths such as `Perennials > Ferns | Shade`. Not a field that a
- * type file defines.
+ * An item's terms of one taxonomy: slugs, or paths in a cell, such as `Perennials > Ferns | Shade`. Type files cannot
+ * define this kind.
  */
 final class Terms implements Kind
 {
@@ -89,7 +89,7 @@ final class Terms implements Kind
         );
     }
 
-    /** A term of the taxonomy, for a message; nothing if it has none. */
+    /** An example term of the taxonomy for a message; empty if it has none. */
     private function example(Field $field): string
     {
         $first = $field->taxonomy?->terms->all()[0] ?? null;
@@ -97,7 +97,7 @@ final class Terms implements Kind
         return $first === null ? '; there are none yet' : ", such as “{$this->path($field, $first->slug)}”";
     }
 
-    /** The term's path of names; its slug where the names would lead elsewhere or hold the signs that part them. */
+    /** The term's path of names; its slug if the names are ambiguous or contain a separator. */
     private function path(Field $field, string $slug): string
     {
         $terms = $field->taxonomy->terms ?? throw new \LogicException('A field of terms has a taxonomy.');

@@ -8,7 +8,7 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
-/** Cells and words of kinds whose value is a list of texts: the cell joins them by ` | `. */
+/** Common code of kinds whose value is a list of texts: the cell joins them by ` | `. */
 trait TextList
 {
     public function readCell(string $cell, Field $field): mixed

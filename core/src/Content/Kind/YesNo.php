@@ -12,7 +12,7 @@ use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\Format;
 
-/** Yes or no; a value that was never stated is neither. */
+/** Yes or no; a value that was never set is neither. */
 final class YesNo implements Kind
 {
     use NoLimits;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content\Limit;
 
-/** What a field may say of its values, by the word that says it in a type file. */
+/** The limits of a field, by their keyword in a type file. */
 enum Limit: string
 {
     case Unit = 'unit';

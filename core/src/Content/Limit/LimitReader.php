@@ -9,12 +9,12 @@ use Wellspring\Core\Content\Kind;
 use Wellspring\Core\Content\WrongValue;
 use Wellspring\Core\Problem\Shape;
 
-/** What the words of a type file say of a field's limits, for its kind to read. Faults are noted at their place. */
+/** Reads the keywords of a field's limits in a type file, and adds problems at their place. */
 final readonly class LimitReader
 {
     /**
      * @param  Shape  $schema  the field's JSON Schema
-     * @param  Shape  $own  what stands in it under `x-wellspring`
+     * @param  Shape  $own  its part under `x-wellspring`
      */
     public function __construct(public Shape $schema, public Shape $own)
     {

@@ -6,20 +6,20 @@ namespace Wellspring\Core\Content\Limit;
 
 use Wellspring\Core\Content\WrongValue;
 
-/** What a field asks of its values beyond their kind; null where it asks nothing. */
+/** The limits of a field's values; null if a limit is not set. */
 final readonly class Limits
 {
     /**
-     * @param  int|null  $decimals  digits after the point, at most
+     * @param  int|null  $decimals  maximum number of decimals
      * @param  int|null  $minLength  characters
      * @param  int|null  $maxLength  characters
-     * @param  string|null  $pattern  a regular expression that the text must hold somewhere, as JSON Schema's
-     *   `pattern` means it
-     * @param  string|null  $earliest  a day `Y-m-d`; of a moment, the day it falls on in UTC
-     * @param  string|null  $latest  likewise
-     * @param  string|null  $rangeFrom  key of the field that a range begins with; this field ends it, so its value must
-     *   not come before that field's
-     * @param  int|null  $maxItems  how many values a list may hold
+     * @param  string|null  $pattern  a regular expression that must match somewhere in the text, like JSON Schema's
+     *   `pattern`
+     * @param  string|null  $earliest  a day `Y-m-d`; for an instant, its day in UTC
+     * @param  string|null  $latest  a day like `earliest`
+     * @param  string|null  $rangeFrom  key of the field that begins the range; this field ends it, so its value must
+     *   not be earlier
+     * @param  int|null  $maxItems  maximum length of a list
      */
     public function __construct(
         public int|float|null $minimum = null,
@@ -86,7 +86,7 @@ final readonly class Limits
 
     private static function delimited(string $pattern): string
     {
-        // No pattern holds this sign, so none has to be escaped; a text file cannot carry it.
+        // No pattern contains this character, so no escaping is needed; text files cannot contain it.
         return "\x01".$pattern."\x01u";
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Content\Spreadsheet;
 
-/** Sees the cells of a column, one after the other, and decides how they are written. */
+/** Reads the cells of a column one by one, and decides their form. */
 interface ColumnEvidence
 {
     public function see(string $cell): void;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Content\Spreadsheet;
 
 /**
- * Days as spreadsheets write them, with or without a time: 24/06/2026, 6/24/2026, 24.6.2026, 24 June 2026. A day that
- * is in ISO 8601 already stays.
+ * Dates as spreadsheets write them, with or without a time: 24/06/2026, 6/24/2026, 24.6.2026, 24 June 2026. ISO 8601
+ * dates stay unchanged.
  */
 final class DateEvidence implements ColumnEvidence
 {
@@ -28,9 +28,9 @@ final class DateEvidence implements ColumnEvidence
     private string $example = '';
 
     /**
-     * @param  bool  $isDayFirstHere  the order of the site's country
-     * @param  \DateTimeZone  $zone  of times that name none
-     * @param  bool  $hasTime  whether the column holds moments, not days
+     * @param  bool  $isDayFirstHere  the usual order of the site's country
+     * @param  \DateTimeZone  $zone  for times without a zone
+     * @param  bool  $hasTime  true if the column contains instants, not days
      */
     public function __construct(
         private readonly bool $isDayFirstHere,
@@ -95,7 +95,7 @@ final class DateEvidence implements ColumnEvidence
         return $time === '' || ! $hasTime ? $date : self::moment("{$date} {$time}", $zone) ?? $cell;
     }
 
-    /** “24 June 2026”, “June 24, 2026 7:30 pm”: months in English. */
+    /** “24 June 2026”, “June 24, 2026 7:30 pm”: month names in English. */
     private static function fromWords(string $text, \DateTimeZone $zone, bool $hasTime): ?string
     {
         $read = date_parse($text);

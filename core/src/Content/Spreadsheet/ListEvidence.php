@@ -21,7 +21,7 @@ final class ListEvidence implements ColumnEvidence
     /** @var array<string, string>|null keys of choices by their labels, folded */
     private ?array $labels = null;
 
-    /** @param  bool  $isList  whether the field takes several values */
+    /** @param  bool  $isList  true if the field takes several values */
     public function __construct(private readonly Field $field, private readonly bool $isList)
     {
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Content\Spreadsheet;
 
 /**
- * Numbers and amounts of money: with signs of currencies and units around them, with separators of thousands, and with
- * a point or a comma before the decimals. Common practice, no source.
+ * Numbers and amounts of money with currency signs and units, thousands separators, and a decimal point or comma.
+ * Common practice, no source.
  */
 final class NumberEvidence implements ColumnEvidence
 {
@@ -14,7 +14,7 @@ final class NumberEvidence implements ColumnEvidence
 
     public const COMMA = 'comma';
 
-    /** Spaces, apostrophes and the narrow spaces between thousands. */
+    /** Thousands separators: spaces, narrow spaces and apostrophes. */
     private const BLANKS = '/[\s\x{00A0}\x{202F}\x{2009}\'’]+/u';
 
     private bool $isPoint = false;
@@ -25,7 +25,7 @@ final class NumberEvidence implements ColumnEvidence
 
     private string $example = '';
 
-    /** @param  bool  $hasComma  whether the site's language writes decimals after a comma */
+    /** @param  bool  $hasComma  true if the site's language uses a decimal comma */
     public function __construct(private readonly bool $hasComma)
     {
     }
@@ -45,14 +45,14 @@ final class NumberEvidence implements ColumnEvidence
         }
         $last = strrpos($digits, '.') > (int) strrpos($digits, ',') || $commas === 0 ? '.' : ',';
         $isOnlyOne = $points + $commas === 1;
-        // One separator before three digits can be either: 1,234 and 1.234.
+        // A single separator before three digits is ambiguous: 1,234 and 1.234.
         $after = strlen($digits) - (int) strrpos($digits, $last) - 1;
         if ($isOnlyOne && $after === 3 && preg_match('/^[+-]?0[.,]/', $digits) !== 1) {
             $this->isEither = true;
         } elseif ($points > 0 && $commas > 0 || $isOnlyOne) {
             $last === '.' ? $this->isPoint = true : $this->isComma = true;
         } else {
-            // Several of one kind stand between thousands.
+            // Several separators of one kind are thousands separators.
             $last === '.' ? $this->isComma = true : $this->isPoint = true;
         }
         $this->remember($cell);
@@ -95,7 +95,7 @@ final class NumberEvidence implements ColumnEvidence
         return preg_match('/^[+-]?\d*\.?\d+$/D', $number) === 1 ? ltrim($number, '+') : $cell;
     }
 
-    /** The digits, separators and sign of a number; null where other digits or words stand between them. */
+    /** The digits, separators and sign of a number; null if other characters are between them. */
     private static function bare(string $cell): ?string
     {
         $text = (string) preg_replace(self::BLANKS, '', $cell);

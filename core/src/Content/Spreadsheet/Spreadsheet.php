@@ -7,7 +7,7 @@ namespace Wellspring\Core\Content\Spreadsheet;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Field;
 
-/** Decides how the columns of an ordinary spreadsheet are written, from all their cells. */
+/** Decides the form of each column of a spreadsheet from all its cells. */
 final class Spreadsheet
 {
     /** @var array<string, ColumnEvidence> by column */

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Content\Spreadsheet;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Whitespace;
 
-/** Yes and no in other words: Y, N, on, off, x, ✓. Common practice, no source. */
+/** Other words for yes and no: Y, N, on, off, x, ✓. Common practice, no source. */
 final class YesNoEvidence implements ColumnEvidence
 {
     private const WORDS = [

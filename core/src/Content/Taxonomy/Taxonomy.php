@@ -9,7 +9,7 @@ use Wellspring\Core\Content\Field;
 /** A named set of terms, flat or a tree. */
 final readonly class Taxonomy
 {
-    /** @param  array<string, Field>  $fields  that its terms have of their own, by key */
+    /** @param  array<string, Field>  $fields  the fields of its terms, by key */
     public function __construct(
         public string $key,
         public string $label,

@@ -6,7 +6,7 @@ namespace Wellspring\Core\Content\Taxonomy;
 
 use Wellspring\Core\Text\Fold;
 
-/** The terms of one taxonomy, in their order, with what stands below each. */
+/** The terms of one taxonomy in their order, with the terms below each. */
 final class TermTree
 {
     /** @var array<string, Term> */
@@ -75,8 +75,8 @@ final class TermTree
     }
 
     /**
-     * @param  list<string>  $names from the root down, compared without case and accents; one name alone may stand
-     *   anywhere if it is the only one
+     * @param  list<string>  $names from the root down, ignoring case and accents; a single name may be at any depth if
+     *   it is unique
      */
     public function byPath(array $names): ?Term
     {
