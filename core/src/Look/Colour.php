@@ -9,15 +9,15 @@ final readonly class Colour
 {
     public const PATTERN = '/^#[0-9a-f]{6}$/D';
 
-    /** For texts of ordinary size: WCAG 2.2, success criteria 1.4.3 and 1.4.6. */
+    /** Contrast of normal text: WCAG 2.2, success criteria 1.4.3 and 1.4.6. */
     public const AA = 4.5;
 
     public const AAA = 7.0;
 
     /**
      * @param  int  $red  0 to 255
-     * @param  int  $green  likewise
-     * @param  int  $blue  likewise
+     * @param  int  $green  0 to 255
+     * @param  int  $blue  0 to 255
      */
     private function __construct(public int $red, public int $green, public int $blue)
     {
@@ -56,7 +56,7 @@ final readonly class Colour
         return sprintf('#%02x%02x%02x', $this->red, $this->green, $this->blue);
     }
 
-    /** From 0, black, to 1, white. */
+    /** The relative luminance from 0, black, to 1, white. */
     public function luminance(): float
     {
         $linear = function (int $channel): float {
@@ -68,7 +68,7 @@ final readonly class Colour
         return 0.2126 * $linear($this->red) + 0.7152 * $linear($this->green) + 0.0722 * $linear($this->blue);
     }
 
-    /** From 1, none, to 21, black on white; the order of the two means nothing. */
+    /** The contrast ratio from 1, none, to 21, black on white. The order of the two does not matter. */
     public function contrast(self $other): float
     {
         [$one, $two] = [$this->luminance(), $other->luminance()];
@@ -76,7 +76,7 @@ final readonly class Colour
         return (max($one, $two) + 0.05) / (min($one, $two) + 0.05);
     }
 
-    /** @param  float  $share  of the other colour, laid over this one: 0 to 1 */
+    /** @param  float  $share  opacity of the other colour, which is laid over this one: 0 to 1 */
     public function mixed(self $other, float $share): self
     {
         $mix = fn (int $from, int $to): int => (int) round($from + ($to - $from) * $share);
@@ -88,15 +88,14 @@ final readonly class Colour
         );
     }
 
-    /** Of the colours given the one that is best read on this. */
+    /** The given colour with the highest contrast on this one. */
     public function bestText(self $one, self $two): self
     {
         return $this->contrast($one) >= $this->contrast($two) ? $one : $two;
     }
 
     /**
-     * The colour most like this one that reaches the contrast on a ground: made darker or lighter, whichever changes
-     * less.
+     * The most similar colour that reaches the contrast on a ground: darker or lighter, whichever changes less.
      *
      * @return self|null null where neither black nor white reaches it
      */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Look;
 
 /**
- * Every text and every mark of a look on every ground that it can stand on, measured.
+ * The measured contrast of every text and mark of a look on every ground where it can appear.
  *
  * @phpstan-type ContrastShape array{
  *     text: string, ground: string, ratio: float, least: float, level: 'AAA'|'AA'|'passes'|'fails',
@@ -14,16 +14,16 @@ namespace Wellspring\Core\Look;
  */
 final class Contrasts
 {
-    /** WCAG 2.2, success criterion 1.4.11: of what is no text, such as the edge of a field. */
+    /** WCAG 2.2, success criterion 1.4.11: the contrast of things other than text, such as the edge of a field. */
     public const MARK = 3.0;
 
-    /** How much of a black veil lies over pictures that texts stand on: so much that white is read on a white one. */
+    /** The opacity of the black veil over pictures with text. White text is readable even on a white picture. */
     private const VEIL_STEP = 0.01;
 
-    /** The texts that have a colour of the look's palette, which a manager can change. */
+    /** The texts with a colour of the look's palette, which a manager can change. */
     private const ROLES = ['ink', 'quiet', 'leaf', 'copper'];
 
-    /** What LookVariables works out: the variable of the text or mark, what it stands on, the least contrast. */
+    /** The computed pairs of LookVariables: the variable of the text or mark, its ground, the minimum contrast. */
     private const WORKED_OUT = [
         'button' => ['button-ink', 'button-ground', Colour::AA],
         'badge' => ['tag-ink', 'tag-ground', Colour::AA],
@@ -58,7 +58,7 @@ final class Contrasts
         return $found;
     }
 
-    /** The share of black that a veil needs, so that white text passes on any picture: 0 to 1. */
+    /** The opacity that a black veil needs so that white text passes on any picture: 0 to 1. */
     public static function veil(): float
     {
         $share = 0.0;

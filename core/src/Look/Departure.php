@@ -11,12 +11,12 @@ use Wellspring\Core\Option\OptionValues;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * A module's own style, where it differs from the site's look. It is said in the look's roles and steps, so it changes
- * with the look. DepartureSheet has the CSS of each choice.
+ * A module's own style, where it differs from the site's look. It uses the look's roles and steps, so it changes with
+ * the look. DepartureSheet has the CSS of each choice.
  */
 final readonly class Departure
 {
-    /** The value of a choice that is left to the look. */
+    /** The value of a choice that follows the look. */
     public const AS_THE_LOOK = 'look';
 
     private const FAMILIES = ['heading' => 'Headings', 'text' => 'Text', 'ui' => 'Interface'];
@@ -89,7 +89,7 @@ final readonly class Departure
         ];
     }
 
-    /** Under `look`; none where nothing is said. */
+    /** Reads the style under `look`; empty by default. */
     public static function read(Shape $definition): self
     {
         if (! $definition->has('look')) {
@@ -121,7 +121,7 @@ final readonly class Departure
         return $classes;
     }
 
-    /** The shape of the arrows that move it on; null where the look's own is kept. */
+    /** The shape of its arrows; null for the look's own. */
     public function arrows(): ?string
     {
         $arrows = $this->values->get('arrows');

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Look;
 
-/** The CSS of every choice of a module's own style. It uses the look's properties alone, so it fits every look. */
+/**
+ * The CSS of every choice of a module's own style. It uses only the look's custom properties, so it fits every look.
+ */
 final class DepartureSheet
 {
     /** The elements of a module that a group of words styles. */
@@ -17,7 +19,7 @@ final class DepartureSheet
         'filters' => ':is(.filters,.toolbar,.chosen,.filter-name,.option)',
     ];
 
-    /** The lines in which those parts stand, which align them. */
+    /** The lines of those parts, which set the alignment. */
     private const LINES = [
         'title' => '.line:has(>.title)', 'price' => '.line:has(>.price)', 'badgeText' => '.line:has(>.badge)',
         'text' => '.line:not(:has(>:is(.title,.price,.badge)),.line-picture)',
@@ -66,7 +68,7 @@ final class DepartureSheet
 
     private const MARKS = ['none' => 'none', 'arrow' => '"↗"', 'plus' => '"+"', 'dot' => '"●"'];
 
-    /** The colour of the mark by the colour of what lies under it. */
+    /** The colour of the mark by the colour below it. */
     private const POINTED = ['leaf' => 'on-leaf', 'copper' => 'on-copper', 'ink' => 'on-ink', 'paper' => 'ink'];
 
     public static function css(): string

@@ -10,14 +10,14 @@ use Wellspring\Core\Problem\Refused;
 
 /**
  * A look as design tokens, in the format of the W3C's Design Tokens Community Group (2025.10: groups, `$type`,
- * `$value`, `$description`, `$extensions`). Colours, fonts and measures are tokens that other tools read and change;
- * what no token says stands under `$extensions`.
+ * `$value`, `$description`, `$extensions`). Colours, fonts and sizes are tokens that other tools can read and change;
+ * everything else is under `$extensions`.
  */
 final class DesignTokens
 {
     private const OWN = 'org.wellspring.look';
 
-    /** Options that are measures, as tokens, by group and option: name and unit. */
+    /** The size options as tokens, by group and option: name and unit. */
     private const DIMENSIONS = [
         'type.size' => 'size.text', 'room.step' => 'space.step', 'room.page' => 'size.page',
         'shape.corners' => 'radius.corner', 'shape.pictures' => 'radius.picture', 'buttons.corners' => 'radius.button',
@@ -59,8 +59,7 @@ final class DesignTokens
     }
 
     /**
-     * A look's definition out of tokens: what they say goes before what the extension says, and what neither says is
-     * as in another look.
+     * Makes a look's definition from tokens. Tokens override the extension; missing values come from another look.
      *
      * @param  mixed  $tokens  decoded JSON
      * @return array<string, mixed> for LookReader
@@ -85,7 +84,8 @@ final class DesignTokens
         foreach (self::DIMENSIONS as $option => $name) {
             $value = self::value($tokens, $name);
             if (is_array($value) && is_numeric($value['value'] ?? null)) {
-                // A rem is 16 px unless somebody has changed it: CSS Values 4, “rem”, with browsers' usual font size.
+                // A rem is 16 px unless the visitor has changed it: CSS Values 4, “rem”, with the usual font size of
+                // browsers.
                 $pixels = $value['value'] * (($value['unit'] ?? 'px') === 'rem' ? 16 : 1);
                 self::put($definition, $option, (int) round($pixels));
             }

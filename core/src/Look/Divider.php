@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Look;
 
-/** The drawn edges between bands, as polygons of CSS: points in percent of the edge's width and height. */
+/** The decorative edges between bands as CSS polygons: points in percent of the edge's width and height. */
 final class Divider
 {
     private const WAVES = 3;
 
     private const SCALLOPS = 16;
 
-    /** Points of a torn edge, by a rule: the fractional parts of multiples of the golden ratio. */
+    /** Deterministic points of a torn edge: the fractional parts of multiples of the golden ratio. */
     private const TEARS = 48;
 
     /**
@@ -45,7 +45,7 @@ final class Divider
 
     /**
      * @param  positive-int  $steps
-     * @param  \Closure(float): float  $height  at a share of the width
+     * @param  \Closure(float): float  $height  the height at a share of the width
      * @return list<array{float, float}>
      */
     private static function curve(int $steps, \Closure $height): array

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Look;
 
-/** The families that ship with the application; all of them are variable fonts under the SIL Open Font License. */
+/** The font families that ship with the application; all are variable fonts under the SIL Open Font License. */
 final class Fonts
 {
     private const SERIF = 'Georgia, serif';
@@ -39,7 +39,7 @@ final class Fonts
     }
 
     /**
-     * @param  list<string>  $families  names, the first that is known counts
+     * @param  list<string>  $families  names; the first known one counts
      * @return string|null the key of one that ships
      */
     public static function keyOf(array $families): ?string
@@ -55,7 +55,7 @@ final class Fonts
         return null;
     }
 
-    /** What CSS's `font-family` says of it. */
+    /** The value of CSS's `font-family`. */
     public static function stack(string $key): string
     {
         [$name, $instead] = self::ALL[$key] ?? self::ALL['newsreader'];

@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace Wellspring\Core\Look;
 
 /**
- * The colours to use on a ground. They have the same roles as the look's own, so a text, a mark or a control is drawn
- * by the same rules everywhere and can be read wherever it stands.
+ * The colours on a ground. They have the same roles as the look's own, so the same rules draw a text, a mark or a
+ * control everywhere, with enough contrast.
  */
 final class GroundPalette
 {
-    /** The grounds with colours of their own. Paper has the look's. */
+    /** The grounds with colours of their own. Paper has the look's colours. */
     public const GROUNDS = ['bed', 'ink', 'leaf', 'copper', 'picture'];
 
-    /** How far the quiet ground on a coloured ground lies from it. */
+    /** The difference between a coloured ground and the quiet ground on it. */
     private const BED = 0.14;
 
     private const LINE = 0.34;
 
-    /** How much quieter than text quiet text may be. It is less where it could not be read otherwise. */
+    /** How much quiet text differs from text. The difference is smaller if the contrast would be too low. */
     private const QUIET = 0.28;
 
     private const STEP = 0.02;
@@ -63,7 +63,7 @@ final class GroundPalette
         ]);
     }
 
-    /** The picture is not known, and white alone can be read on every one: texts are white, boxes are dark. */
+    /** The picture is unknown, and only white is readable on every one: texts are white, boxes are dark. */
     private static function onPicture(Palette $palette): Palette
     {
         $texts = [Role::Ink, Role::Quiet, Role::Leaf, Role::Copper, Role::Line];
@@ -87,7 +87,7 @@ final class GroundPalette
         return $ink;
     }
 
-    /** The colour, made as light or dark as it must be; the text's colour where no shade of it can be read. */
+    /** The colour, lightened or darkened as needed; the text colour if no shade has enough contrast. */
     private static function readable(Colour $colour, Colour $ink, Colour $ground, Colour $bed): Colour
     {
         $near = $colour->nearestOn($ground, Colour::AA);

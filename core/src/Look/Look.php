@@ -6,13 +6,13 @@ namespace Wellspring\Core\Look;
 
 use Wellspring\Core\Option\OptionValues;
 
-/** How a site looks: colours by what they do, type, room, shapes. */
+/** The look of a site: colours by role, fonts, spacing, shapes. */
 final readonly class Look
 {
     /**
      * @param  array<string, OptionValues>  $groups  by the keys of LookOptions
-     * @param  string  $css  a style sheet of its own; whoever uses it keeps it to its place
-     * @param  Palette|null  $dark  the colours in the dark; null: the look has none
+     * @param  string  $css  a style sheet of its own; the code that uses it limits its scope
+     * @param  Palette|null  $dark  the dark colours; null: none
      */
     public function __construct(
         public string $key,

@@ -9,7 +9,7 @@ use Wellspring\Core\Option\OneOf;
 use Wellspring\Core\Option\Option;
 use Wellspring\Core\Option\Whole;
 
-/** What a look says beside its colours, in groups. */
+/** The options of a look besides its colours, in groups. */
 final class LookOptions
 {
     private const COLOURS = ['leaf' => 'Leaf', 'copper' => 'Copper', 'ink' => 'Ink'];

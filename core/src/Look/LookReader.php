@@ -9,12 +9,12 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
-/** Reads a look's definition, format 1. */
+/** Reads and validates a look's definition, format 1. */
 final class LookReader
 {
     public const FORMAT = 1;
 
-    /** In bytes. */
+    /** Maximum size of the style sheet in bytes. */
     private const LONGEST_SHEET = 50_000;
 
     public const KEY = '/^[a-z0-9-]{1,64}$/D';

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Look;
 
-/** What a look says, as custom properties of CSS: all that resources/css/site speaks of. */
+/** The custom properties of CSS for a look. All of resources/css/site uses them. */
 final class LookVariables
 {
     private const SHADOWS = [
@@ -15,7 +15,7 @@ final class LookVariables
 
     private const MARKS = ['none' => 'none', 'arrow' => '"↗"', 'plus' => '"+"', 'dot' => '"●"'];
 
-    /** Corners, as CSS writes them. */
+    /** Corner radii in CSS. */
     private const CHOICE_MARKS = ['leaf' => '75% 15% 75% 15%', 'square' => '2px', 'round' => '50%'];
 
     private const DENSITY = ['tight' => 0.75, 'even' => 1.0, 'roomy' => 1.25];
@@ -103,7 +103,7 @@ final class LookVariables
         ];
     }
 
-    /** The edge of a field: WCAG 2.2 asks 3 to 1 of it (success criterion 1.4.11). */
+    /** The colour of a field's edge: WCAG 2.2 requires a contrast of 3 to 1 (success criterion 1.4.11). */
     private static function edge(Palette $palette): Colour
     {
         $quiet = $palette->of(Role::Quiet);
@@ -160,7 +160,7 @@ final class LookVariables
         ] + $sizes;
     }
 
-    /** A step of room, in px. */
+    /** One step of spacing, in px. */
     public static function space(Look $look): float
     {
         return round($look->number('room', 'step') * self::DENSITY[$look->text('room', 'density')], 1);
@@ -171,7 +171,7 @@ final class LookVariables
     {
         return [
             'space' => self::space($look).'px',
-            // A letter is about half as wide as it is high (common practice, no source).
+            // A letter is about half as wide as high (common practice, no source).
             'measure' => round($look->number('room', 'measure') * 0.5, 1).'em',
             'page-width' => $look->number('room', 'page').'px',
         ];

@@ -6,15 +6,15 @@ namespace Wellspring\Core\Look;
 
 use Wellspring\Core\Problem\Shape;
 
-/** The colours of a look, by what they do. */
+/** The colours of a look by role. */
 final readonly class Palette
 {
-    /** @param  array<string, Colour>  $colours  by the value of Role, all of them */
+    /** @param  array<string, Colour>  $colours  by the value of Role, complete */
     private function __construct(private array $colours)
     {
     }
 
-    /** Every role must have a colour. */
+    /** Every role has a colour. */
     public static function read(Shape $shape): self
     {
         $colours = [];
@@ -42,7 +42,10 @@ final readonly class Palette
         return new self($colours + $this->colours);
     }
 
-    /** The text that is best read on a colour: that of the ground or of texts, or else white or black. */
+    /**
+     * The text colour with the highest contrast on a colour: that of the page's ground or of text, or else white or
+     * black.
+     */
     public function textOn(Colour $ground): Colour
     {
         $own = $ground->bestText($this->of(Role::Paper), $this->of(Role::Ink));

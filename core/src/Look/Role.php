@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Look;
 
-/** What the colours of a look do. */
+/** The role of a colour in a look. */
 enum Role: string
 {
     case Paper = 'paper';

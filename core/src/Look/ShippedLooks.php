@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Look;
 
-/** The looks that ship with the application: core/data/looks. */
+/** The looks in core/data/looks, which ship with the application. */
 final class ShippedLooks
 {
-    /** The one that a site has until somebody chooses another. */
+    /** The default look of a site. */
     public const FIRST = 'quillmoor';
 
     /** @var non-empty-list<string> */

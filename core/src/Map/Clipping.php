@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Wellspring\Core\Map;
 
 /**
- * Cuts a ring of points at the edges of a map: Sutherland and Hodgman's clipping, one edge after the other (“Reentrant
- * polygon clipping”, Communications of the ACM 17, 1974).
+ * Clips a ring of points at the edges of a map: the algorithm of Sutherland and Hodgman, one edge after the other
+ * (“Reentrant polygon clipping”, Communications of the ACM 17, 1974).
  */
 final class Clipping
 {
     /**
      * @param  list<array{float, float}>  $ring
-     * @param  int  $margin  how far beyond the edges it is kept
+     * @param  int  $margin  extra width beyond the edges
      * @return list<array{float, float}> empty where nothing of it lies on the map
      */
     public static function of(array $ring, int $width, int $height, int $margin): array

@@ -13,14 +13,14 @@ enum LandOutline: string
     /** At 1:10 million, in thousandths of a degree. */
     case Fine = 'land-10m.txt';
 
-    /** How many units make a degree. */
+    /** Units per degree. */
     public function unit(): int
     {
         return $this === self::Coarse ? 100 : 1000;
     }
 
     /**
-     * The rings that may reach into a window. One that lies over the 180th meridian is given where the window is.
+     * The rings that may reach into a window. A ring across the 180th meridian is moved next to the window.
      *
      * @return iterable<list<array{int, int}>> points of each, longitude and latitude; the last is joined to the first
      */

@@ -5,23 +5,23 @@ declare(strict_types=1);
 namespace Wellspring\Core\Map;
 
 /**
- * A square of the world's map in the Mercator projection on a sphere, as most web maps use it (EPSG:3857): at zoom z
- * the world is 2^z tiles across, counted from 180° west and from 85.0511° north.
+ * A tile of the world map in the Mercator projection on a sphere, which most web maps use (EPSG:3857). At zoom z the
+ * world is 2^z tiles wide, counted from 180° west and from 85.0511° north.
  */
 final readonly class MapTile
 {
-    /** Pixels of a side. */
+    /** Side length in pixels. */
     public const SIDE = 256;
 
-    /** The closest zoom that is drawn. The outline has no more to show beyond it. */
+    /** Maximum zoom. The outline has no more detail. */
     public const MAX_ZOOM = 9;
 
-    /** From this zoom on the fine outline is drawn. */
+    /** The zoom level from which the fine outline is used. */
     private const FINE_FROM = 4;
 
     private const MARGIN = 4;
 
-    /** Points nearer to one another than this, in pixels, are drawn as one. */
+    /** Points closer together than this, in pixels, are merged. */
     private const NEAR = 0.4;
 
     private function __construct(private int $zoom, private int $x, private int $y)

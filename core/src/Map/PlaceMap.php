@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Map;
 
 /**
- * A drawn map around a place: the outline of the land there, with the place in the middle. The equirectangular
- * projection keeps the place's own parallel true to scale. It reaches as far as it takes to show some coast.
+ * A drawn map around a place: the outline of the land, with the place in the middle. It uses the equirectangular
+ * projection, which is true to scale along the place's parallel. The map is large enough to show some coast.
  */
 final readonly class PlaceMap
 {
@@ -14,16 +14,16 @@ final readonly class PlaceMap
 
     public const HEIGHT = 360;
 
-    /** Degrees from the top to the bottom that are tried, the narrowest first. */
+    /** The heights of the map in degrees that are tried, smallest first. */
     private const REACHES = [3, 6, 12, 24, 48];
 
-    /** How far beyond its edge land is drawn, in units of the map: so far no line along the edge is seen. */
+    /** How far land is drawn beyond the edge, in units of the map, so that no line appears along the edge. */
     private const MARGIN = 8;
 
     /**
-     * @param  list<string>  $land  path data of SVG, each a ring; filled by the rule evenodd
-     * @param  array{float, float}  $point  where the place is, from the left and from the top
-     * @param  int  $reach  degrees from the top to the bottom
+     * @param  list<string>  $land  SVG path data, one ring each; fill rule evenodd
+     * @param  array{float, float}  $point  position of the place, from the left and from the top
+     * @param  int  $reach  height of the map in degrees
      */
     private function __construct(public array $land, public array $point, public int $reach)
     {
@@ -56,7 +56,7 @@ final readonly class PlaceMap
     private static function draw(float $latitude, float $longitude, int $reach): array
     {
         $scale = self::HEIGHT / ($reach * 100);
-        // Towards the poles a degree of longitude grows short; beyond 85° nothing more of it would be seen.
+        // Near the poles a degree of longitude is short; beyond 85° nothing more of it would be visible.
         $narrow = max(0.09, cos(deg2rad($latitude)));
         $half = [self::WIDTH / 2 / $scale / $narrow, self::HEIGHT / 2 / $scale];
         $middle = [$longitude * 100, max(-9000 + $half[1], min(9000 - $half[1], $latitude * 100))];
@@ -87,7 +87,7 @@ final readonly class PlaceMap
     }
 
     /**
-     * Whether any of the land ends on the map.
+     * True if the map contains some coast.
      *
      * @param  list<non-empty-list<array{float, float}>>  $land
      */

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Map;
 
-/** Another site that the tiles of maps come from. */
+/** Another site that supplies the tiles of maps. */
 final readonly class TileSource
 {
-    /** An address with the places {z}, {x} and {y}. */
+    /** An address with the placeholders {z}, {x} and {y}. */
     public const PATTERN = '~^https://[a-z0-9.-]+(:\d+)?/(?=\S*\{z\})(?=\S*\{x\})(?=\S*\{y\})[^\s"\'<>]*$~Di';
 
     /**
      * @param  string  $address  `https://tiles.example/{z}/{x}/{y}.png`
-     * @param  string  $attribution  what its owner asks to be said, as plain text
+     * @param  string  $attribution  the credit that its owner asks for, as plain text
      */
     public function __construct(public string $address, public string $attribution)
     {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Option;
 
-/** What options of a few named values have in common: their choices, words by value. */
+/** Common code of options with a few named values: their choices, labels by value. */
 trait NamedChoices
 {
     /** @return list<string> in the order of the choices */

@@ -11,7 +11,7 @@ final readonly class OneOf implements Option
 {
     use NamedChoices;
 
-    /** @param  non-empty-array<string, string>  $choices  words by value */
+    /** @param  non-empty-array<string, string>  $choices  labels by value */
     public function __construct(
         private string $key,
         private string $label,

@@ -7,7 +7,7 @@ namespace Wellspring\Core\Option;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * A key that a plug-in has in a definition: said once, for its reader, its JSON Schema and its control in the editors.
+ * A key of a plug-in in a definition: its reader, its JSON Schema and its control in the editors in one place.
  *
  * @phpstan-type PlainOptionShape array{
  *     key: string, label: string, kind: string, default: mixed, choices?: list<array{value: string, label: string}>,
@@ -24,13 +24,13 @@ interface Option
 
     public function label(): string;
 
-    /** What holds where nothing is said. */
+    /** The default value. */
     public function default(): mixed;
 
-    /** The value that the definition says, or the default; what is wrong is noted. */
+    /** The value in the definition, or the default. Adds problems if it is invalid. */
     public function read(Shape $shape): mixed;
 
-    /** How a value that is not the default reads in a sentence: “gap wide”. */
+    /** A value other than the default in words: “gap wide”. */
     public function words(mixed $value): string;
 
     /** @return array<string, mixed> JSON Schema (2020-12) */

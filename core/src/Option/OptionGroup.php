@@ -43,7 +43,7 @@ final readonly class OptionGroup implements Option
         return $values->said();
     }
 
-    /** Short, since a sentence has no room for every option of the group: “own titles”. */
+    /** Short, because a sentence has no space for every option of the group: “own titles”. */
     public function words(mixed $value): string
     {
         return 'own '.lcfirst($this->label);

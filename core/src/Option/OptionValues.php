@@ -6,7 +6,7 @@ namespace Wellspring\Core\Option;
 
 use Wellspring\Core\Problem\Shape;
 
-/** What a definition says for the options of a plug-in. */
+/** The values of a plug-in's options in a definition. */
 final readonly class OptionValues
 {
     /**
@@ -30,7 +30,7 @@ final readonly class OptionValues
 
     /**
      * @param  list<Option>  $options
-     * @param  array<string, mixed>  $values  instead of the defaults
+     * @param  array<string, mixed>  $values  replace the defaults
      */
     public static function defaults(array $options, array $values = []): self
     {

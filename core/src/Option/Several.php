@@ -6,12 +6,12 @@ namespace Wellspring\Core\Option;
 
 use Wellspring\Core\Problem\Shape;
 
-/** Some of a few named values; all of them where nothing is said. */
+/** Some of a few named values; all of them by default. */
 final readonly class Several implements Option
 {
     use NamedChoices;
 
-    /** @param  non-empty-array<string, string>  $choices  words by value */
+    /** @param  non-empty-array<string, string>  $choices  labels by value */
     public function __construct(private string $key, private string $label, private array $choices)
     {
     }

@@ -6,10 +6,10 @@ namespace Wellspring\Core\Option;
 
 use Wellspring\Core\Problem\Shape;
 
-/** A whole number from `min` to `max`, both included; a multiple of the step. */
+/** A whole number from `min` to `max`, both included, and a multiple of the step. */
 final readonly class Whole implements Option
 {
-    /** @param  int|null  $default  null: it need not be said, and then means nothing */
+    /** @param  int|null  $default  null: the option may be missing */
     public function __construct(
         private string $key,
         private string $label,

@@ -10,8 +10,9 @@ use Wellspring\Core\Problem\Shape;
 final readonly class Words implements Option
 {
     /**
-     * @param  string|null  $default  null: it must be said
-     * @param  (\Closure(string): (string|null))|null  $fault  what is expected instead of such a text; null: it is fine
+     * @param  string|null  $default  null: the option is required
+     * @param  (\Closure(string): (string|null))|null  $fault  what is expected instead of an invalid text; null for a
+     *   valid one
      */
     public function __construct(
         private string $key,

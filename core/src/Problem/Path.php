@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Problem;
 
-/** Writes places inside nested data: `order[0].by`. */
+/** Writes the paths of places inside nested data: `order[0].by`. */
 final class Path
 {
     public static function to(string $base, string|int $step): string

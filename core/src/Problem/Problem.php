@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Problem;
 
-/** One fault in something that was read: where it stands, what is wrong and what was expected. */
+/** One fault in input: its place, the kind of fault, and what was expected. */
 final readonly class Problem
 {
     /**
-     * @param  string  $path  the place, written as it would be reached: `where.all[1].value`; empty for the whole
-     * @param  array<string, scalar|null>  $variables  the values that the message speaks of
+     * @param  string  $path  the path of the place: `where.all[1].value`; empty for the whole input
+     * @param  array<string, scalar|null>  $variables  the values in the message
      */
     public function __construct(
         public string $path,

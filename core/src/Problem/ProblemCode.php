@@ -4,37 +4,37 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Problem;
 
-/** What kind of fault a problem is: stable names, for programs to read. The message says the rest to people. */
+/** The kinds of problems: stable codes for programs. The message is for people. */
 enum ProblemCode: string
 {
-    // What is there is not right.
+    // The value is wrong.
 
-    /** A value of another form or outside its bounds; the message says what was expected. */
+    /** A value of another form or outside its bounds; the message names what was expected. */
     case WrongValue = 'wrongValue';
-    /** A key or column that has to be there is not, or holds nothing. */
+    /** A required key or column is missing or empty. */
     case Missing = 'missing';
     case Twice = 'twice';
     case TooMany = 'tooMany';
     case TooDeep = 'tooDeep';
     /** Markup or a pattern that would take too long to read. */
     case TooComplex = 'tooComplex';
-    /** More bytes than are taken. */
+    /** Too many bytes. */
     case TooLarge = 'tooLarge';
     case TooManyPixels = 'tooManyPixels';
     case NotAnObject = 'notAnObject';
     case NotAList = 'notAList';
-    /** A list of rules that is not joined by exactly one of all, any and none. */
+    /** A list of rules without exactly one of all, any and none. */
     case WrongGroup = 'wrongGroup';
-    /** What a module draws from is not exactly one of the sources. */
+    /** A source that is not exactly one of the kinds. */
     case WrongSource = 'wrongSource';
-    /** A kind of field that cannot stand where it does. */
+    /** A kind of field that is not allowed at this place. */
     case WrongKind = 'wrongKind';
-    /** A key that is not made of small letters, digits and _. */
+    /** A key with other characters than small letters, digits and _. */
     case WrongKey = 'wrongKey';
-    /** A row of a table with another number of cells than there are columns. */
+    /** A row with another number of cells than there are columns. */
     case WrongRow = 'wrongRow';
 
-    // A name that means nothing here.
+    // An unknown name.
 
     case UnknownKey = 'unknownKey';
     case UnknownField = 'unknownField';
@@ -47,38 +47,38 @@ enum ProblemCode: string
     case UnknownPerson = 'unknownPerson';
     case UnknownPicture = 'unknownPicture';
     case UnknownFile = 'unknownFile';
-    /** Someone else's file, which its readers do not see yet. */
+    /** Another person's file, which the readers of the item cannot see yet. */
     case ClosedFile = 'closedFile';
     case UnknownModule = 'unknownModule';
     case UnknownVersion = 'unknownVersion';
     case Unknown = 'unknown';
 
-    // A name that is not free.
+    // The name is taken.
 
     case Taken = 'taken';
-    /** A key that a taxonomy has, or that rules and imports mean something else by. */
+    /** A key of a taxonomy, or a reserved key. */
     case TakenKey = 'takenKey';
-    /** A key that rules and imports mean something else by. */
+    /** A reserved key, which has a meaning in rules and imports. */
     case ReservedKey = 'reservedKey';
 
-    // What stands in the way.
+    // A conflict.
 
     case InUse = 'inUse';
-    /** Somebody else changed it since it was read. */
+    /** Another person changed it since it was loaded. */
     case ChangedSince = 'changedSince';
-    /** It has been taken back already. */
+    /** It was already undone. */
     case Undone = 'undone';
     case Busy = 'busy';
     case Failed = 'failed';
     case NotLive = 'notLive';
     case NotSignedIn = 'notSignedIn';
     case LastManager = 'lastManager';
-    /** A password that has been published. */
+    /** A published password. */
     case Published = 'published';
-    /** More is kept than the site's setting allows. */
+    /** More than the site's limit is stored. */
     case Quota = 'quota';
 
-    // Files that cannot be read.
+    // Unreadable files.
 
     case Empty = 'empty';
     case Unreadable = 'unreadable';
@@ -87,13 +87,13 @@ enum ProblemCode: string
     case NotJson = 'notJson';
     case NotAZip = 'notAZip';
     case NotAPicture = 'notAPicture';
-    /** A path within an archive that leads out of it. */
+    /** A path in an archive that leads out of it. */
     case Outside = 'outside';
-    /** A quotation in a table that never ends. */
+    /** A quotation in a table without an end. */
     case OpenQuote = 'openQuote';
     case NoHeader = 'noHeader';
     case NoColumns = 'noColumns';
     case MissingColumn = 'missingColumn';
-    /** Several rows or items fit where one was expected. */
+    /** Several rows or items match where one was expected. */
     case Many = 'many';
 }

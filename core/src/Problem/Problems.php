@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Problem;
 
-/** Gathers faults while something is read. */
+/** Collects problems while input is read. */
 final class Problems
 {
-    /** Problems that are told; more are only counted. */
+    /** Maximum number of reported problems; further ones are only counted. */
     private const TOLD = 200;
 
     /** @var list<Problem> */
@@ -18,7 +18,7 @@ final class Problems
     /** @var list<string> places of the parts that were set aside */
     private array $aside = [];
 
-    /** How many of the problems lie outside every part that was set aside. */
+    /** The number of problems outside the parts that were set aside. */
     private int $outside = 0;
 
     /** @param  array<string, scalar|null>  $variables */
@@ -47,12 +47,12 @@ final class Problems
     }
 
     /**
-     * Reads a part of something, such as one rule of many. One in which there are problems is set aside, and what
-     * stands for it is given instead, so that the whole can be looked at without it.
+     * Reads a part of the input, such as one of many rules. If the part has problems, it is set aside and replaced by a
+     * placeholder, so that the rest can be used without it.
      *
      * @template T
      *
-     * @param  string  $path  the place of the part
+     * @param  string  $path  the path of the part
      * @param  \Closure(): (T|null)  $read
      * @param  T  $standIn
      * @return T

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Problem;
 
-/** Thrown when something read cannot be taken as it stands; carries every fault found, not only the first. */
+/** Thrown when input is invalid. It contains every problem, not only the first. */
 final class Refused extends \DomainException
 {
     /** @param  non-empty-list<Problem>  $problems */

@@ -8,8 +8,8 @@ use Wellspring\Core\Text\ControlCharacters;
 use Wellspring\Core\Text\Whitespace;
 
 /**
- * Reads the keys of one object and notes every fault on the way, so that a reader
- * can go on to the next key and tell of all faults at once.
+ * Reads the keys of one object and adds a problem for each fault, so that a reader can continue and report all faults
+ * at once.
  */
 final class Shape
 {
@@ -17,8 +17,7 @@ final class Shape
     private array $data;
 
     /**
-     * @param  list<string>  $known  the keys that it may have whatever it says; others, which depend on what it says,
-     *   become known when they are asked for
+     * @param  list<string>  $known  keys that are always allowed; others become allowed when they are read
      */
     public function __construct(
         mixed $data,
@@ -48,7 +47,7 @@ final class Shape
     }
 
     /**
-     * The object that stands under the key.
+     * The object under the key.
      *
      * @param  list<string>  $known  see the constructor
      */
@@ -198,7 +197,7 @@ final class Shape
         );
     }
 
-    /** Notes every key that is not known. Call when those that depend on what it says have been asked for. */
+    /** Adds a problem for every unknown key. Call it after all optional keys were read. */
     public function noOthers(): void
     {
         foreach (array_keys($this->data) as $key) {
@@ -214,13 +213,13 @@ final class Shape
         }
     }
 
-    /** UTF-8 without control characters: what can be kept and shown. */
+    /** Valid UTF-8 without control characters. */
     private static function isPlain(string $text): bool
     {
         return mb_check_encoding($text, 'UTF-8') && ! ControlCharacters::areIn($text);
     }
 
-    /** What was found, short enough for a sentence. */
+    /** The found value, shortened for a sentence. */
     public static function describe(mixed $value): string
     {
         return match (true) {

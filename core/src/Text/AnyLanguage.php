@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Text;
 
-/** A language whose forms are not known: words are compared as they are. */
+/** A language without a known stemmer: words are compared unchanged. */
 final class AnyLanguage implements Language
 {
     public function stems(array $words): array

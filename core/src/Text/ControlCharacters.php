@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Text;
 
-/** The control characters that no text needs: those of ASCII but for tab, line feed and carriage return. */
+/** The control characters that texts must not contain: those of ASCII except tab, line feed and carriage return. */
 final class ControlCharacters
 {
     public const PATTERN = '\x00-\x08\x0B\x0C\x0E-\x1F\x7F';

@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace Wellspring\Core\Text;
 
 /**
- * The beginning of a text, cut at a word, with “…” only where something was cut.
+ * The beginning of a text, cut at a word, with “…” only if something was cut.
  *
- * Words end where ICU's word boundaries say (Unicode Standard Annex #29, with ICU's dictionaries for scripts that write
- * no blanks between words).
+ * Word boundaries come from ICU (Unicode Standard Annex #29, with ICU's dictionaries for scripts without spaces between
+ * words).
  */
 final class Excerpt
 {
-    /** No word is counted as longer than this, in characters, so that text without any word boundary is cut too. */
+    /** Maximum length of a word in characters, so that text without word boundaries is cut as well. */
     private const LONGEST_WORD = 60;
 
-    /** @param  positive-int  $words how many words to keep at most */
+    /** @param  positive-int  $words maximum number of words */
     public static function words(string $text, int $words): string
     {
         $text = Whitespace::squeeze($text);
@@ -26,7 +26,7 @@ final class Excerpt
         return $end === null ? $text : rtrim(substr($text, 0, $end)).'…';
     }
 
-    /** @param  positive-int  $characters  how many characters, as people count them, to keep at most */
+    /** @param  positive-int  $characters  maximum number of characters as people count them */
     public static function characters(string $text, int $characters): string
     {
         $text = Whitespace::squeeze($text);
@@ -40,7 +40,7 @@ final class Excerpt
     }
 
     /**
-     * The text before a mark in HTML, without markup; the mark may be a comment, or words, but never stand in a tag.
+     * The text before a mark in HTML, without markup. The mark may be a comment or words, but not inside a tag.
      *
      * @return string empty where the mark is not there, or nothing to read before it
      */
@@ -58,7 +58,7 @@ final class Excerpt
     }
 
     /**
-     * The text before the line that ends the introduction in HTML, `<hr data-introduction>`, without markup.
+     * The text before the line that ends the introduction (`<hr data-introduction>`), without markup.
      *
      * @return string empty where there is no such line, or nothing to read before it
      */
@@ -125,7 +125,7 @@ final class Excerpt
     /** @return int|null the byte after that many characters as people count them; null where there are no more */
     private static function endOfCharacter(string $text, int $characters): ?int
     {
-        // No character takes less than a byte.
+        // Every character takes at least one byte.
         if (strlen($text) <= $characters) {
             return null;
         }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Text;
 
 /**
- * The form in which text is compared: without case and accents.
+ * The folded form of a text, without case and accents, for comparisons.
  *
  * ICU's transform `NFKD; [:Nonspacing Mark:] Remove; Latin-ASCII; Lower; NFC` (Unicode, UTS #35, Transforms).
  */
@@ -17,7 +17,7 @@ final class Fold
     public static function of(string $text): string
     {
         if (preg_match('/[\x80-\xFF]/', $text) !== 1) {
-            // Of ASCII alone the transform changes nothing but the case.
+            // For ASCII text the transform changes only the case.
             return strtolower($text);
         }
         self::$transform ??= \Transliterator::create('NFKD; [:Nonspacing Mark:] Remove; Latin-ASCII; Lower; NFC')

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Text;
 
 /**
- * Keeps the headings of a page in order: there is one `h1`, and no heading is more than one level below the heading it
- * stands under. Give it the parts of the page from top to bottom.
+ * Keeps the headings of a page in order: one `h1`, and no heading more than one level below its parent. Pass the parts
+ * of the page from top to bottom.
  */
 final class HeadingOutline
 {
@@ -17,7 +17,7 @@ final class HeadingOutline
 
     private int $level = 1;
 
-    /** @param  bool  $isTitled  whether the page has its `h1` already; a second one becomes an `h2` */
+    /** @param  bool  $isTitled  true if the page already has its `h1`; a second one becomes an `h2` */
     public function __construct(private bool $isTitled = false)
     {
     }
@@ -31,7 +31,7 @@ final class HeadingOutline
         return self::withLevels($html, $this->next(...), fn (): int => $this->level);
     }
 
-    /** The same markup, its headings a number of levels lower; the lowest is six. */
+    /** The same markup with its headings moved down a number of levels, at most to level six. */
     public static function lowered(string $html, int $by): string
     {
         $lower = fn (int $level): int => min(self::LEAST, $level + $by);
@@ -54,8 +54,8 @@ final class HeadingOutline
     }
 
     /**
-     * @param  \Closure(int): int  $opening  the level of a heading by the one it has
-     * @param  \Closure(int): int  $closing  likewise, of its end tag
+     * @param  \Closure(int): int  $opening  the new level of an opening tag
+     * @param  \Closure(int): int  $closing  the new level of a closing tag
      */
     private static function withLevels(string $html, \Closure $opening, \Closure $closing): string
     {

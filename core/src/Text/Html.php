@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Text;
 
-/** What a visitor would read of a piece of HTML. */
+/** The text of HTML that a visitor would read. */
 final class Html
 {
     private const BLOCKS = 'p|div|li|ul|ol|h[1-6]|br|hr|tr|td|th|table|blockquote|pre|section|article|figure'
         .'|figcaption|dd|dt';
 
-    /** Elements whose content browsers never show; a comment begins with `!--`. */
+    /** Elements whose content browsers never show; `!--` begins a comment. */
     private const HIDDEN = '~<(!--|script\b|style\b|template\b)~i';
 
-    /** The text without markup, its white space folded to single blanks. */
+    /** The text without markup, with single spaces. */
     public static function visibleText(string $html): string
     {
         $html = preg_replace('~</?(?:'.self::BLOCKS.')\b[^<>]*>~i', ' ', self::rendered($html)) ?? $html;
@@ -28,8 +28,8 @@ final class Html
     }
 
     /**
-     * The markup without comments and what browsers never show. One that is never closed hides all that follows. Reads
-     * each byte once, however many are opened.
+     * The markup without comments and hidden elements. An element without an end hides everything after it. The
+     * function reads each byte once, however many elements are open.
      */
     private static function rendered(string $html): string
     {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Text;
 
-/** Brings words to the form in which search compares them, so that “ferns” finds “fern”. */
+/** Reduces words to their search form, so that “ferns” finds “fern”. */
 interface Language
 {
     /**
-     * @param  list<string>  $words  folded, letters or digits only
+     * @param  list<string>  $words  folded, letters and digits only
      * @return list<string> in their order
      */
     public function stems(array $words): array;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Text;
 
-/** One word looked for, and where. */
+/** One word of a search, and the texts to search. */
 final readonly class SearchTerm
 {
     /**
-     * @param  string  $word  folded; one that ends in `*` is a beginning
-     * @param  array<string, int>|null  $in  what finding it counts, by field; null: in every text, by Words::WEIGHTS
+     * @param  string  $word  folded; one that ends in `*` matches beginnings
+     * @param  array<string, int>|null  $in  the weight of each field; null: every text, weighted by Words::WEIGHTS
      */
     private function __construct(public string $word, public ?array $in)
     {
@@ -25,7 +25,7 @@ final readonly class SearchTerm
     }
 
     /**
-     * @param  array<string, array<string, string>>  $texts  words separated by blanks, by a key of WEIGHTS and field
+     * @param  array<string, array<string, string>>  $texts  words separated by spaces, by a key of WEIGHTS and field
      * @return int what it counts where it is found; the most, where it is found in several; 0 where it is not
      */
     public function weight(array $texts, Language $language): int

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Text;
 
-/** Names in addresses: small letters, digits and single hyphens. */
+/** Slugs, the names in addresses: small letters, digits and single hyphens. */
 final class Slug
 {
     private static ?\Transliterator $toLatin = null;
@@ -18,7 +18,7 @@ final class Slug
         return strlen($text) <= self::MAX && preg_match(self::PATTERN, $text) === 1;
     }
 
-    /** Made from any text; `item` where no letter or digit is left. */
+    /** A slug from any text; `item` if no letter or digit remains. */
     public static function from(string $text): string
     {
         $folded = str_replace(["'", '’'], '', Fold::of(self::latin($text)));

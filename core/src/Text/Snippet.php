@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Text;
 
 /**
- * The part of a text where the words that are looked for stand first, with all of them marked; “…” where something was
- * cut. A word is found in any of its forms, as search finds it.
+ * The first part of a text that contains the searched words, with all of them marked, and “…” where something was cut.
+ * Words match in all their forms, as in the search.
  *
  * @phpstan-type Piece array{text: string, isMarked: bool}
  */
@@ -14,10 +14,10 @@ final readonly class Snippet
 {
     private const WORD = '/([\p{L}\p{M}]+|\p{N}+)/u';
 
-    /** So many of the words stand before the first that is found: one of. */
+    /** The share of words before the first match: one in this many. */
     private const BEFORE = 4;
 
-    /** @param  list<SearchTerm>  $terms  what is looked for */
+    /** @param  list<SearchTerm>  $terms  the searched words */
     public function __construct(private array $terms, private Language $language)
     {
     }
@@ -29,7 +29,7 @@ final readonly class Snippet
     }
 
     /**
-     * @param  positive-int  $words  how many words to keep at most
+     * @param  positive-int  $words  maximum number of words
      * @return list<Piece> the beginning, where nothing is found
      */
     public function of(string $text, int $words): array
@@ -84,7 +84,7 @@ final readonly class Snippet
         return $tokens;
     }
 
-    /** @param  list<string>  $stems  those of the terms first */
+    /** @param  list<string>  $stems  stems of the words before the first match */
     private function isWanted(string $stem, array $stems): bool
     {
         foreach ($this->terms as $i => $term) {

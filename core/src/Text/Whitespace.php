@@ -5,26 +5,26 @@ declare(strict_types=1);
 namespace Wellspring\Core\Text;
 
 /**
- * White space in text: every character with the Unicode property White_Space, and the two without a width that copied
- * text often carries (U+200B, U+FEFF).
+ * White space in text: every character with the Unicode property White_Space, and two characters without width that
+ * copied text often contains (U+200B, U+FEFF).
  */
 final class Whitespace
 {
     private const CHARACTER = '[\s\p{Z}\x{85}\x{200B}\x{FEFF}]';
 
-    /** The text without white space at its ends. Text that is not UTF-8 loses ASCII white space only. */
+    /** The text without white space at its ends. Invalid UTF-8 loses only ASCII white space. */
     public static function trim(string $text): string
     {
         return preg_replace('/^'.self::CHARACTER.'+|'.self::CHARACTER.'+$/Du', '', $text) ?? trim($text);
     }
 
-    /** Every run of white space becomes one blank; none stays at the ends. */
+    /** Replaces every run of white space by one space, and removes it at the ends. */
     public static function squeeze(string $text): string
     {
         return trim(preg_replace('/'.self::CHARACTER.'+/u', ' ', $text) ?? $text);
     }
 
-    /** Every line break, of whatever kind, becomes a blank. */
+    /** Replaces every kind of line break by a space. */
     public static function onOneLine(string $text): string
     {
         return preg_replace('/\R/u', ' ', $text) ?? $text;

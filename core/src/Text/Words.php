@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Text;
 
-/** The words of texts, and where search finds them. */
+/** Splits texts into words for the search, with their weights. */
 final class Words
 {
-    /** What a word counts by where it stands: in the title, in a short text or a term's name, in a long text. */
+    /** The weight of a word by its place: in the title, in a short text or a term's name, in a long text. */
     public const WEIGHTS = ['A' => 4, 'B' => 2, 'D' => 1];
 
     /** @return list<string> folded; letters and digits stand apart */

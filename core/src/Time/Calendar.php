@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Wellspring\Core\Time;
 
 /**
- * Days, weeks and months as the site's clocks and calendars have them. A day is half open, from its first instant to
- * the next day's first instant, also on the days when clocks change (IANA time zones, through PHP's copy of them).
+ * Days, weeks and months in the site's time zone. A day is half open: it reaches from its first instant to the next
+ * day's first instant, also when clocks change (IANA time zones, through PHP's copy).
  */
 final readonly class Calendar
 {
     /**
      * @param  int<1, 7>  $firstWeekday ISO 8601: 1 is Monday
-     * @param  string  $locale in which months are named
+     * @param  string  for the names of months
      */
     public function __construct(
         public \DateTimeZone $zone,
@@ -21,7 +21,7 @@ final readonly class Calendar
     ) {
     }
 
-    /** For a site in the locale: CLDR says which weekday comes first. */
+    /** For a site with the locale: CLDR says which weekday comes first. */
     public static function of(string $timeZone, string $locale): self
     {
         $weekday = (\IntlCalendar::createInstance($timeZone, $locale)->getFirstDayOfWeek() + 5) % 7 + 1;
@@ -30,7 +30,7 @@ final readonly class Calendar
     }
 
     /**
-     * How a month or a year is called in the site's language (CLDR): “May 2026”, “mai 2026”.
+     * The name of a month or a year in the site's language (CLDR): “May 2026”, “mai 2026”.
      *
      * @param  string  $stretch `2026-05`, `2026`
      */
@@ -70,7 +70,7 @@ final readonly class Calendar
         return Iso8601::format(new \DateTimeImmutable($day.' 00:00:00', $this->zone));
     }
 
-    /** The moment some time later, or earlier where the amount is negative. */
+    /** The instant an amount of time later, or earlier if the amount is negative. */
     public function moved(\DateTimeImmutable $at, int $amount, DurationUnit $unit): \DateTimeImmutable
     {
         if ($unit->isElapsed()) {
@@ -82,7 +82,7 @@ final readonly class Calendar
         return new \DateTimeImmutable($day.' '.$local->format('H:i:s'), $this->zone);
     }
 
-    /** The day some days, weeks, months or years later; a month that lacks the day ends on its last. */
+    /** The day a number of days, weeks, months or years later. If the month lacks the day, it is the month's last. */
     public function movedDay(string $day, int $amount, DurationUnit $unit): string
     {
         [$year, $month, $date] = array_map(intval(...), explode('-', $day));
@@ -119,7 +119,7 @@ final readonly class Calendar
         return ($weekday - $this->firstWeekday + 7) % 7;
     }
 
-    /** Days of the stretch that lies some stretches after the one the day lies in. */
+    /** The calendar unit `$shift` units after the one that contains `$day`, as days. */
     public function stretch(string $day, CalendarUnit $stretch, int $shift = 0): Span
     {
         $unit = DurationUnit::from($stretch->value.'s');
@@ -133,7 +133,7 @@ final readonly class Calendar
         return $this->movedDay($day, -1, DurationUnit::Days);
     }
 
-    /** The instants of whole days. */
+    /** Whole days as instants. */
     public function instants(Span $days): Span
     {
         return new Span(

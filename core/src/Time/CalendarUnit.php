@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Time;
 
-/** A calendar's stretches of days. */
+/** The units of a calendar. */
 enum CalendarUnit: string
 {
     case Day = 'day';

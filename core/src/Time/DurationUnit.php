@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Time;
 
-/** What lengths of time are counted in. */
+/** The units of durations. */
 enum DurationUnit: string
 {
     case Minutes = 'minutes';
@@ -14,13 +14,13 @@ enum DurationUnit: string
     case Months = 'months';
     case Years = 'years';
 
-    /** Whether it is counted in elapsed time; the others keep the local time of day. */
+    /** True if it is elapsed time; the other units keep the local time of day. */
     public function isElapsed(): bool
     {
         return $this === self::Minutes || $this === self::Hours;
     }
 
-    /** The largest amount that a rule may name: what stays within years of four digits. */
+    /** Maximum amount in a rule, which keeps years at four digits. */
     public function largestAmount(): int
     {
         return match ($this) {

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Time;
 
-/** Instants as they are stored: to the second, in UTC, `2026-05-01T18:30:00Z`. Stored so, they compare as text does. */
+/**
+ * Instants in their stored form: to the second, in UTC, `2026-05-01T18:30:00Z`. In this form they compare like texts.
+ */
 final class Iso8601
 {
     private const SHAPE = '/^\d{4}-\d\d-\d\d([T ]\d\d:\d\d(:\d\d(\.\d+)?)?)?(Z|[+-]\d\d:?\d\d)?$/D';
 
-    /** A moment from ISO 8601; without an offset it is UTC, without a time the day's first second. */
+    /** An instant from ISO 8601. Without an offset it is UTC; without a time it is the day's first second. */
     public static function parse(string $text): ?\DateTimeImmutable
     {
         if (preg_match(self::SHAPE, $text) !== 1) {

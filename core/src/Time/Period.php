@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Time;
 
-/** A day, a month or a year, as it is written: `2026-05-01`, `2026-05`, `2026`. */
+/** A day, a month or a year in text form: `2026-05-01`, `2026-05`, `2026`. */
 final class Period
 {
-    /** The days of it; null where the text is none. */
+    /** Its days; null if the text is none of these. */
     public static function days(string $text): ?Span
     {
         if (

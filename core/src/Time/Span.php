@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace Wellspring\Core\Time;
 
 /**
- * From one value to before another, as plain dates or as instants, which compare as text does. An end that is null is
- * open.
+ * A span from one value to before another, as dates or instants, which compare like texts. An end that is null is open.
  */
 final readonly class Span
 {

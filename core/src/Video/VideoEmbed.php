@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Video;
 
 /**
- * How a video of another site plays in a page: the address of its frame and its shape, taken from an answer of oEmbed
- * 1.0. The `html` of the answer is never printed; only the address of its first frame is read.
+ * The player of a video on another site: the address of its frame and its shape, from an answer of oEmbed 1.0. The
+ * `html` of the answer is never printed; only the address of its first frame is read.
  */
 final readonly class VideoEmbed
 {

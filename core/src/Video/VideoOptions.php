@@ -8,10 +8,10 @@ use Wellspring\Core\Option\Flag;
 use Wellspring\Core\Option\OneOf;
 use Wellspring\Core\Option\Option;
 
-/** How videos play, on cards and on pages. */
+/** Options of videos on cards and pages. */
 final class VideoOptions
 {
-    /** The shape of a frame that is as the video is. */
+    /** The video's own shape. */
     public const OWN = 'own';
 
     private const SHAPES = ['16-9' => '16 : 9', '4-3' => '4 : 3', '1-1' => 'Square', '9-16' => '9 : 16, upright'];
@@ -26,10 +26,10 @@ final class VideoOptions
     }
 
     /**
-     * The shape of those that comes nearest to a video's own.
+     * The offered shape nearest to a video's own.
      *
-     * @param  int  $width  in px, or in parts: 16
-     * @param  int  $height  likewise: 9
+     * @param  int  $width  in px, or a ratio's part: 16
+     * @param  int  $height  in px, or a ratio's part: 9
      */
     public static function nearest(int $width, int $height): string
     {

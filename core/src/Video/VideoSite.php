@@ -6,7 +6,7 @@ namespace Wellspring\Core\Video;
 
 use Wellspring\Core\Problem\Shape;
 
-/** A site whose videos may play on this one. It describes them by oEmbed (oembed.com, version 1.0). */
+/** A site whose videos may play on this site. It describes them by oEmbed (oembed.com, version 1.0). */
 final readonly class VideoSite
 {
     public const MAX_SITES = 20;
@@ -14,10 +14,10 @@ final readonly class VideoSite
     private const HOST = '/^(?=.{4,253}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z]{2,63}$/D';
 
     /**
-     * @param  string  $name  what visitors read: “Play from Example”
-     * @param  string  $host  of the addresses of videos: `video.example`; addresses of its subdomains count as well
-     * @param  string  $oembed  the address that describes a video: `https://video.example/oembed`
-     * @param  string  $frames  the host of the frames in which videos play: `player.video.example`
+     * @param  string  $name  its name for visitors: “Play from Example”
+     * @param  string  $host  the host of video addresses: `video.example`; subdomains count as well
+     * @param  string  $oembed  the oEmbed address: `https://video.example/oembed`
+     * @param  string  $frames  the host of the players' frames: `player.video.example`
      */
     public function __construct(public string $name, public string $host, public string $oembed, public string $frames)
     {
@@ -40,7 +40,7 @@ final readonly class VideoSite
         return new self($name, $host, $oembed, $frames);
     }
 
-    /** Whether an address is that of one of its videos. */
+    /** True if an address is one of its videos. */
     public function has(string $address): bool
     {
         $parts = parse_url($address);

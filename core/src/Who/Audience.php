@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Who;
 
-/** Who something is for: everyone, or signed-out visitors, members and named groups in any combination. */
+/** An audience: everyone, or signed-out visitors, members and named groups in any combination. */
 final readonly class Audience
 {
     public const EVERYONE = 'everyone';
@@ -13,7 +13,7 @@ final readonly class Audience
 
     public const MEMBERS = 'members';
 
-    /** Begins the key of a named group: `group:friends`. */
+    /** Prefix of a group's key: `group:friends`. */
     public const GROUP = 'group:';
 
     /** @param  non-empty-list<string>  $keys  sorted, none twice */
@@ -37,7 +37,7 @@ final readonly class Audience
     }
 
     /**
-     * @param  list<string>  $keys  none: everyone
+     * @param  list<string>  $keys  empty: everyone
      *
      * @throws \InvalidArgumentException where one is no key of an audience
      */
@@ -78,7 +78,7 @@ final readonly class Audience
         return implode(' and ', array_map(self::keyWords(...), $this->keys));
     }
 
-    /** @param  string|null  $name  of a group, where it is known */
+    /** @param  string|null  $name  of a group, if known */
     public static function keyWords(string $key, ?string $name = null): string
     {
         return match (true) {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Who;
 
-/** Who looks: whether they have signed in, who they are, and which groups they belong to. */
+/** The viewer: whether they are signed in, their identity, and their groups. */
 final readonly class Viewer
 {
     /**
-     * @param  bool|null  $isSignedIn  null: nothing is known of them; they see what is for everyone
+     * @param  bool|null  $isSignedIn  null: unknown; they see only what is for everyone
      * @param  string|null  $person  e-mail
      * @param  list<string>  $groups  keys, sorted
      */
@@ -20,7 +20,7 @@ final readonly class Viewer
     ) {
     }
 
-    /** Of whom nothing is known. */
+    /** An unknown viewer. */
     public static function anyone(): self
     {
         return new self(null);
@@ -32,7 +32,7 @@ final readonly class Viewer
     }
 
     /**
-     * @param  string|null  $person  e-mail; null: some member
+     * @param  string|null  $person  e-mail; null: any member
      * @param  list<string>  $groups  keys
      */
     public static function member(?string $person = null, array $groups = [], bool $isManager = false): self

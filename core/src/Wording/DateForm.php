@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Wellspring\Core\Wording;
 
 /**
- * How a date can be written: by a skeleton of CLDR (letters alone: `yMMMMEEEEd`), of which ICU makes what is usual in
- * the language; by a pattern of ICU (`d MMMM, HH:mm`), as it stands; or relative to today.
+ * The form of a date: a CLDR skeleton (letters alone: `yMMMMEEEEd`), which ICU turns into the usual form of the
+ * language; an ICU pattern (`d MMMM, HH:mm`), used unchanged; or relative to today.
  */
 final class DateForm
 {
     public const RELATIVE = 'relative';
 
-    /** Characters of a form at most. */
+    /** Maximum length of a form. */
     private const LONGEST = 100;
 
     /** The letters of Unicode Technical Standard 35, part 4, “Date Field Symbol Table”. */
@@ -23,7 +23,7 @@ final class DateForm
         return preg_match(self::SKELETON, $form) === 1;
     }
 
-    /** A skeleton without its time of day; as it is where it says nothing else. */
+    /** A skeleton without its time of day; unchanged if it has nothing else. */
     public static function ofDay(string $skeleton): string
     {
         $day = preg_replace('/[abBhHkKjJmsSzZOvVXx]/', '', $skeleton) ?? '';

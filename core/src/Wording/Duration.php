@@ -6,10 +6,10 @@ namespace Wellspring\Core\Wording;
 
 use Wellspring\Core\Time\DurationUnit;
 
-/** Lengths of time in words: “week”, “3 weeks”. */
+/** Durations in words: “week”, “3 weeks”. */
 final class Duration
 {
-    /** Without the number where it is one, as in “the last week”. */
+    /** Without the number one, as in “the last week”. */
     public static function words(int $amount, DurationUnit $unit): string
     {
         $one = substr($unit->value, 0, -1);

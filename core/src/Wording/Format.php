@@ -6,10 +6,10 @@ namespace Wellspring\Core\Wording;
 
 use Wellspring\Core\Text\Whitespace;
 
-/** Writes values as the site does: numbers, money and dates by CLDR in its locale, currency and time zone. */
+/** Writes values in the site's form: numbers, money and dates by CLDR in its locale, currency and time zone. */
 final class Format
 {
-    // Skeletons of CLDR.
+    // CLDR skeletons.
 
     private const DAY = 'yMMMd';
 
@@ -59,7 +59,7 @@ final class Format
     }
 
     /**
-     * What the site calls an item or a module that a definition names.
+     * The title of an item or a module in a definition.
      *
      * @param  string  $name  an item as `type/slug`, a module as `module/key`
      * @return string its title; the last part of the name where the title is not known
@@ -70,8 +70,7 @@ final class Format
     }
 
     /**
-     * A day, a month, a year or a moment as conditions give them: “1 May 2026”, “May 2026”, “2026”, “1 May 2026,
-     * 19:30”.
+     * A day, a month, a year or an instant of a condition: “1 May 2026”, “May 2026”, “2026”, “1 May 2026, 19:30”.
      *
      * @param  string  $period  `2026-05-01`, `2026-05`, `2026` or `2026-05-01T18:30:00Z`
      */
@@ -103,14 +102,14 @@ final class Format
         return $this->date(self::MOMENT, $this->timeZone, $instant);
     }
 
-    /** An instant with its time of day; where that is midnight, the day alone. */
+    /** An instant with its time of day; at midnight only the day. */
     public function moment(string $instant): string
     {
         return $this->isMidnight($instant) ? $this->dayOf($instant) : $this->dateTime($instant);
     }
 
     /**
-     * A day of the week, short: “Mon”.
+     * The short name of a weekday: “Mon”.
      *
      * @param  int<0, 6>  $number  0 is Monday
      */
@@ -121,7 +120,7 @@ final class Format
     }
 
     /**
-     * A time of day, as the site's language writes it: “09:00”, “9:00 AM”.
+     * A time of day in the site's language: “09:00”, “9:00 AM”.
      *
      * @param  string  $time  `09:00`, at most `24:00`
      */
@@ -138,11 +137,11 @@ final class Format
     }
 
     /**
-     * A day or an instant by a form of its own, in the site's time zone. Of an instant at midnight a skeleton says the
-     * day alone: it stands for the whole of it.
+     * A day or an instant in a form, in the site's time zone. For an instant at midnight, a skeleton gives only the
+     * day.
      *
      * @param  string  $value  `2026-05-01` or `2026-05-01T18:30:00Z`
-     * @param  string  $form  a skeleton of CLDR or a pattern of ICU, see DateForm
+     * @param  string  $form  a CLDR skeleton or an ICU pattern, see DateForm
      */
     public function dateAs(string $value, string $form): string
     {
@@ -154,21 +153,21 @@ final class Format
     }
 
     /**
-     * How far a day lies from today: “today”, “in 3 days”, “2 weeks ago”. By CLDR's relative fields, in the site's
-     * language; in English where it has none.
+     * The distance of a day from today: “today”, “in 3 days”, “2 weeks ago”. It uses CLDR's relative fields in the
+     * site's language, or in English if it has none.
      *
      * @param  string  $day  `2026-05-01`
-     * @param  string  $today  likewise
+     * @param  string  $today  in the same form
      */
     public function relativeDay(string $day, string $today): string
     {
         return RelativeDay::of($this->locale)->words($day, $today);
     }
 
-    /** Characters of a pattern of ICU's MessageFormat at most: it is formatted for every record of a list. */
+    /** Maximum length of a MessageFormat pattern, which is formatted for every record of a list. */
     public const LONGEST_PATTERN = 300;
 
-    /** Whether a pattern of ICU's MessageFormat says something of every number `n`. */
+    /** True if a MessageFormat pattern has a text for every number `n`. */
     public static function saysEveryNumber(string $pattern): bool
     {
         if (mb_strlen($pattern) > self::LONGEST_PATTERN) {
@@ -184,7 +183,7 @@ final class Format
         return true;
     }
 
-    /** Whether a pattern of ICU's MessageFormat names nothing but a page's places, see PageNumbers::places(). */
+    /** True if a MessageFormat pattern uses only the values of PageNumbers::places(). */
     public static function saysPlaces(string $pattern): bool
     {
         if (mb_strlen($pattern) > self::LONGEST_PATTERN) {
@@ -194,7 +193,7 @@ final class Format
             $said = \MessageFormatter::formatMessage('en', self::withNumbers($pattern), [
                 'from' => min(1, $number), 'to' => $number, 'total' => $number, 'page' => 1, 'pages' => 1,
             ]);
-            // What is not given is written as it stands, in braces.
+            // Unknown values remain in braces.
             if ($said === false || Whitespace::isAll($said) || preg_match('/\{\w+\}/', $said) === 1) {
                 return false;
             }
@@ -204,7 +203,7 @@ final class Format
     }
 
     /**
-     * @param  string  $pattern  of ICU's MessageFormat
+     * @param  string  $pattern  a MessageFormat pattern
      * @param  array<string, int|float>  $numbers  by the names that it may have
      */
     public function inWords(string $pattern, array $numbers): string
@@ -212,13 +211,13 @@ final class Format
         return (string) \MessageFormatter::formatMessage($this->locale, self::withNumbers($pattern), $numbers);
     }
 
-    /** ICU wants to be told each time that a name stands for a number, where it does so once: `{total}`. */
+    /** MessageFormat requires the type of a value at each use: `{total}` becomes `{total, number}`. */
     private static function withNumbers(string $pattern): string
     {
         return (string) preg_replace('/\{\s*(\w+)\s*\}/', '{$1, number}', $pattern);
     }
 
-    /** @param  string  $day  one of the month */
+    /** @param  string  $day  any day of the month */
     public function month(string $day): string
     {
         return $this->date(self::MONTH, 'UTC', "{$day}T00:00:00Z");
@@ -234,7 +233,7 @@ final class Format
         return $this->number->format($value).($unit === '' ? '' : "\u{A0}".$unit);
     }
 
-    /** @param  string  $pattern  of ICU's MessageFormat, which names the number `n`: `{n, plural, one {# left} …}` */
+    /** @param  string  $pattern  a MessageFormat pattern with the number `n`: `{n, plural, one {# left} …}` */
     public function numberInWords(int|float $value, string $pattern): string
     {
         return $this->inWords($pattern, ['n' => $value]);
@@ -256,7 +255,7 @@ final class Format
         return [$sign($found[1] ?? ''), $sign($found[2] ?? '')];
     }
 
-    /** The same, but money without its smaller unit, such as `£3`: for whole amounts. */
+    /** The same, but amounts of money without their smaller unit, such as `£3`. */
     public function withWholeMoney(): self
     {
         if ($this->whole !== null) {
@@ -264,7 +263,7 @@ final class Format
         }
         $whole = clone $this;
         $whole->money = new \NumberFormatter($this->locale, \NumberFormatter::CURRENCY);
-        // First the currency, which brings digits of its own.
+        // The currency comes first, because it sets its own number of digits.
         $whole->money->setTextAttribute(\NumberFormatter::CURRENCY_CODE, $this->currency);
         $whole->money->setAttribute(\NumberFormatter::FRACTION_DIGITS, 0);
 
@@ -279,7 +278,7 @@ final class Format
         return (string) $this->pattern($this->forms[$skeleton], $timeZone)->format(new \DateTimeImmutable($instant));
     }
 
-    /** @param  string  $pattern  of ICU */
+    /** @param  string  $pattern  an ICU pattern */
     private function pattern(string $pattern, string $timeZone): \IntlDateFormatter
     {
         return $this->dates["{$pattern} {$timeZone}"] ??= new \IntlDateFormatter(

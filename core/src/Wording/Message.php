@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wellspring\Core\Wording;
 
-/** Sentences of the interface whose words depend on a number, in ICU's MessageFormat. The interface speaks English. */
+/** Sentences of Manage with a number, in MessageFormat. Manage is in English. */
 final class Message
 {
     /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Wording;
 
 /**
- * Says how far a day lies from today, by CLDR's relative fields (core/data/relative.json, made by relative.mjs with
- * ECMA-402's Intl.RelativeTimeFormat): in days up to a week, then in weeks, months and years.
+ * The distance of a day from today in words, by CLDR's relative fields (core/data/relative.json, made by relative.mjs
+ * with ECMA-402's Intl.RelativeTimeFormat): in days up to a week, then in weeks, months and years.
  */
 final class RelativeDay
 {
@@ -38,7 +38,7 @@ final class RelativeDay
 
     /**
      * @param  string  $day  `2026-05-01`
-     * @param  string  $today  likewise
+     * @param  string  $today  in the same form
      */
     public function words(string $day, string $today): string
     {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Wellspring\Core\Wording;
 
 /**
- * The built-in texts of visitors' pages in the site's language (`lang/de/site.php`). A text that a language lacks is
- * said in English.
+ * The built-in texts of visitors' pages in the site's language (`lang/de/site.php`). Texts that a language lacks are in
+ * English.
  */
 final class SiteWords
 {
@@ -22,7 +22,7 @@ final class SiteWords
     {
     }
 
-    /** @param  string  $locale  as ICU knows it: `de-AT`; its language decides */
+    /** @param  string  $locale  as ICU knows it: `de-AT`; only its language counts */
     public static function of(string $locale): self
     {
         $language = \Locale::getPrimaryLanguage($locale) ?? self::FALLBACK;
@@ -57,19 +57,19 @@ final class SiteWords
         return self::catalogue($language)[$group][$name] ?? null;
     }
 
-    /** True if the text is said in the site's language. */
+    /** True if the text is in the site's language. */
     public function isTranslated(string $key): bool
     {
         return $this->languageOf($key) === (\Locale::getPrimaryLanguage($this->locale) ?? self::FALLBACK);
     }
 
-    /** The language in which a text is said: `de`, or `en` if it is not translated. */
+    /** The language of a text: `de`, or `en` if it is not translated. */
     public function languageOf(string $key): string
     {
         return self::pattern($this->language, $key) === null ? self::FALLBACK : $this->language;
     }
 
-    /** The language that these texts are in: `de`, or `en` for a language without a catalogue. */
+    /** The language of these texts: `de`, or `en` for a language without a catalogue. */
     public function spoken(): string
     {
         return $this->language;
@@ -97,7 +97,7 @@ final class SiteWords
     }
 
     /**
-     * ICU writes a value with the digits of the locale only if the pattern calls it a number: `{n}` → `{n, number}`.
+     * ICU uses the digits of the locale only if the pattern declares a number: `{n}` → `{n, number}`.
      *
      * @param  array<string, int|float|string>  $values
      */
@@ -110,7 +110,7 @@ final class SiteWords
         );
     }
 
-    /** Numbers are written as in the site's own locale, if the text is in its language. */
+    /** Numbers have the form of the site's locale if the text is in its language. */
     private function formatter(string $language, string $pattern): \MessageFormatter
     {
         return new \MessageFormatter($language === $this->language ? $this->locale : $language, $pattern);
