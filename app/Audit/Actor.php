@@ -9,12 +9,12 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Context;
 
 /**
- * Who acts, and from where. A request says so by its session and its middleware, a queued job by whoever began it; a
- * command acts as nobody.
+ * Who acts, and from where. A request knows it from its session and middleware, a queued job from the person who
+ * started it; a command acts as nobody.
  */
 final class Actor
 {
-    /** The origin where nobody said another. */
+    /** The default origin. */
     public const COMMAND = 'command';
 
     private const ORIGIN = 'origin';
@@ -26,7 +26,7 @@ final class Actor
         return is_numeric($id) ? (int) $id : null;
     }
 
-    /** Null, too, while nobody has asked yet who it is. */
+    /** Also null before anything has identified the person. */
     public static function user(): ?User
     {
         $user = Auth::hasUser() ? Auth::user() : null;
@@ -37,7 +37,7 @@ final class Actor
     /** @param  string  $origin  such as an IP address */
     public static function comesFrom(string $origin): void
     {
-        // Not in the log: an address belongs to a person.
+        // Not in the log, because an IP address is personal data.
         Context::addHidden(self::ORIGIN, $origin);
     }
 
@@ -48,7 +48,7 @@ final class Actor
         return is_string($origin) ? $origin : self::COMMAND;
     }
 
-    /** Acts as somebody else from here on, or as nobody. */
+    /** Acts as somebody else from now on, or as nobody. */
     public static function become(?int $user): void
     {
         Auth::forgetGuards();

@@ -8,10 +8,10 @@ use App\Enums\AuditAction;
 use App\Models\AuditEntry;
 use App\Models\User;
 
-/** Writes down who did what, when, to what and from where, in the transaction that does it. */
+/** Records who did what, when, to what and from where, inside the transaction of the action. */
 final class AuditTrail
 {
-    /** @param  array<string, mixed>  $details  what is worth knowing beside: the old and the new role, the pages … */
+    /** @param  array<string, mixed>  $details  further facts: the old and the new role, the pages … */
     public static function record(AuditAction $action, string $subject, array $details = [], ?User $who = null): void
     {
         $who ??= Actor::user();

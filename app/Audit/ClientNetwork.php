@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Audit;
 
 /**
- * The network of a client's address. One client may use every address of an IPv6 network of 64 bits (RFC 4291, 2.5.1),
- * so limits and counts take such a network for one client. Needs nothing of the framework.
+ * The network of a client's address. A client may use every address of an IPv6 network of 64 bits (RFC 4291, 2.5.1), so
+ * such a network counts as one client. This class does not need the framework.
  */
 final class ClientNetwork
 {
@@ -19,7 +19,7 @@ final class ClientNetwork
         if ($bytes === false || strlen($bytes) !== 16) {
             return $address;
         }
-        // An IPv4 address written as an IPv6 one (RFC 4291, 2.5.5.2).
+        // An IPv4 address in IPv6 form (RFC 4291, 2.5.5.2).
         if (str_starts_with($bytes, "\0\0\0\0\0\0\0\0\0\0\xFF\xFF")) {
             return (string) inet_ntop(substr($bytes, 12));
         }

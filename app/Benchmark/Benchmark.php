@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Benchmark;
 
-/** One part of the application, measured beside the plainest hand-written alternative where there is one. */
+/** One part of the application, measured beside the plainest hand-written alternative if there is one. */
 interface Benchmark
 {
     /** @return iterable<BenchmarkTable> each as soon as it is measured */

@@ -20,8 +20,7 @@ use Wellspring\Core\Module\Module;
 use Wellspring\Core\Page\Frame\FrameReader;
 
 /**
- * A database of the bench's own, filled by PostgreSQL itself with invented items: a fifth are products, the others
- * posts.
+ * A database for the benchmark, which PostgreSQL fills with invented items: a fifth are products, the others posts.
  */
 final readonly class BenchmarkSeeder
 {
@@ -37,7 +36,7 @@ final readonly class BenchmarkSeeder
     ) {
     }
 
-    /** @param  \Closure(int): void  $progress told how many items there are */
+    /** @param  \Closure(int): void  $progress receives the number of items */
     public function fill(int $items, \Closure $progress): void
     {
         if (! Taxonomy::query()->where('key', 'groups')->exists()) {
@@ -97,10 +96,10 @@ final readonly class BenchmarkSeeder
     }
 
     /**
-     * Fills the site with pages that nobody asks for, each with three of the modules, by PostgreSQL itself.
+     * Adds pages without visitors to the site, each with three of the modules. PostgreSQL makes them.
      *
-     * @param  int  $pages  how many there are then, of this kind
-     * @param  int  $modules  likewise
+     * @param  int  $pages  total number of these pages afterwards
+     * @param  int  $modules  total number of these modules afterwards
      */
     public function fillPages(int $pages, int $modules): void
     {
@@ -129,7 +128,7 @@ final readonly class BenchmarkSeeder
         DB::statement('vacuum analyze pages');
     }
 
-    /** A picture of 800 × 600 px that one item shows: its address. */
+    /** The address of a picture of 800 × 600 px on an item. */
     public function picture(): string
     {
         $media = Media::query()->first();

@@ -7,13 +7,13 @@ namespace App\Benchmark;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 
-/** The filled site that is measured. */
+/** The filled site for measurements. */
 final readonly class BenchmarkSite
 {
     /**
-     * @param  array<string, Module>  $modules  by the name that `BenchmarkSeeder::modules` gives them
-     * @param  string  $picture  the address of one that everybody may see
-     * @param  string  $url  where the site is served; empty where it is not
+     * @param  array<string, Module>  $modules  by their names in `BenchmarkSeeder::modules`
+     * @param  string  $picture  the address of a public picture
+     * @param  string  $url  the address of the served site; empty if it is not served
      */
     public function __construct(
         public BenchmarkSeeder $seeder,

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Benchmark;
 
-/** What was measured, as it is printed. */
+/** A table of measurements for printing. */
 final readonly class BenchmarkTable
 {
     /**

@@ -9,7 +9,7 @@ use App\Listing\Listing;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Context\Choices;
 
-/** The counts of five filters, beside one hand-written grouped query for the same. */
+/** The counts of five filters, beside one hand-written grouped query. */
 final readonly class ChoicesBenchmark implements Benchmark
 {
     public function __construct(private FacetCounter $counter, private Listing $listing)
@@ -33,7 +33,7 @@ final readonly class ChoicesBenchmark implements Benchmark
             $count = fn (): array => $this->counter->of($bound, $context, $bound->offer->filters ?? []);
             $grouped = fn (): array => DB::select(self::grouped($light, $price));
             $rows[] = Stopwatch::compare($what, $count, $grouped);
-            // The first filter, of which nothing is chosen, has counted all that are listed.
+            // The first filter, without a choice, counts all listed records.
             $rows[] = Stopwatch::compare(
                 "{$what}, and page 1 with its total",
                 fn () => $this->listing->show($module, $context, listed: $count()[0]->left),
@@ -43,7 +43,7 @@ final readonly class ChoicesBenchmark implements Benchmark
         yield new BenchmarkTable(['counts of five filters', 'Wellspring ms', 'by hand ms', 'ratio'], $rows);
     }
 
-    /** Each condition is what is chosen of the filter. */
+    /** Each condition is the choice in one filter. */
     private static function grouped(string $light, string $price): string
     {
         $candidates = HandWrittenSql::CANDIDATES;

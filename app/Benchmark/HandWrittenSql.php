@@ -6,7 +6,7 @@ namespace App\Benchmark;
 
 use App\Catalogue\CatalogueStore;
 
-/** The conditions of the measured modules as whoever knows the database would write them. */
+/** The conditions of the measured modules, as an expert in PostgreSQL would write them. */
 final class HandWrittenSql
 {
     public const CANDIDATES = "items.type_key = 'product' and items.status = 'published' and items.publish_at <= "
@@ -17,7 +17,7 @@ final class HandWrittenSql
 
     public const PRICE = "(items.fields->>'price')::numeric > 5";
 
-    /** Of a term or one below it, with the terms' ids written out. */
+    /** A term or one below it, with the terms' ids inlined. */
     public static function group(CatalogueStore $catalogue, string $term): string
     {
         $below = $catalogue->catalogue()->taxonomies['groups']->terms->withBelow($term);

@@ -9,7 +9,7 @@ use App\Import\ImportPlan;
 use App\Import\ItemImport;
 use Illuminate\Support\Facades\DB;
 
-/** Brings a file of products in, beside a plain COPY of the same rows into a table like that of the items. */
+/** Imports a file of products, beside a plain COPY of the same rows into a table like `items`. */
 final readonly class ImportBenchmark implements Benchmark
 {
     private const ROWS = 50_000;
@@ -36,7 +36,7 @@ final readonly class ImportBenchmark implements Benchmark
             $changed = $import(new ImportPlan(mode: 'update'));
             $memory = intdiv(max($memory, memory_get_peak_usage(true)), 2 ** 20);
         } finally {
-            // Nothing of it stays.
+            // Everything is rolled back.
             DB::rollBack();
             unlink($path);
             $this->catalogue->forget();
@@ -63,7 +63,7 @@ final readonly class ImportBenchmark implements Benchmark
         }
     }
 
-    /** A new price and a new term for each of what the last import made. */
+    /** A new price and a new term for each item of the last import. */
     private function writeChanges(string $path): void
     {
         $file = fopen($path, 'wb') ?: throw new \RuntimeException("{$path} cannot be written.");

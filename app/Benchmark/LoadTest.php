@@ -11,13 +11,13 @@ final readonly class LoadTest
 
     /**
      * @param  float  $perSecond  answered requests
-     * @param  float  $median  milliseconds that one took
+     * @param  float  $median  milliseconds per request
      */
     private function __construct(public float $perSecond, public float $median)
     {
     }
 
-    /** @param  list<string>  $headers  of every request */
+    /** @param  list<string>  $headers  for every request */
     public static function of(string $url, int $requests, array $headers = []): self
     {
         if (! in_array(parse_url($url, PHP_URL_HOST), ['127.0.0.1', 'localhost'], true)) {
@@ -33,7 +33,7 @@ final readonly class LoadTest
     }
 
     /**
-     * Over as many connections as go at once, each used again.
+     * Uses as many connections as parallel requests, and keeps them open.
      *
      * @param  list<string>  $headers
      * @return list<int> microseconds of each

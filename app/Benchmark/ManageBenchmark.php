@@ -20,7 +20,7 @@ use App\Site\SitePages;
 use App\Site\Subject;
 use Illuminate\Support\Facades\DB;
 
-/** What managers wait for: the bench's answers, and the table of items. */
+/** The waiting times of managers: the bench's answers, and the table of items. */
 final readonly class ManageBenchmark implements Benchmark
 {
     public function __construct(
@@ -105,9 +105,9 @@ final readonly class ManageBenchmark implements Benchmark
     }
 
     /**
-     * @param  array<string, mixed>  $asked  as the table's address says it
+     * @param  array<string, mixed>  $asked  the query of the table's address
      * @param  string  $where  the same in SQL
-     * @param  string  $order  likewise
+     * @param  string  $order  the order in SQL
      * @return list<string>
      */
     private function table(string $what, array $asked, string $sort, bool $up, string $where, string $order): array

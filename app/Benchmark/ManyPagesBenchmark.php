@@ -9,7 +9,9 @@ use App\Site\Address\AddressAnswers;
 use App\Site\PlacementGrid;
 use Illuminate\Support\Facades\DB;
 
-/** A page made anew, the drafts of all pages and the grid, on a site of ten pages more and of ten thousand. */
+/**
+ * A page that is not cached, the drafts of all pages and the grid, on a site with ten more pages and with ten thousand.
+ */
 final readonly class ManyPagesBenchmark implements Benchmark
 {
     public function __construct(

@@ -11,10 +11,10 @@ use Illuminate\Cache\ArrayStore;
 use Illuminate\Cache\Repository;
 use Illuminate\Support\Facades\DB;
 
-/** The run of a listing: pages, totals, counts after every rule, words, pages far behind. */
+/** The run of a listing: pages, totals, counts after every rule, searches, far pages. */
 final readonly class QueryBenchmark implements Benchmark
 {
-    /** The page that is far, where the listing has so many. */
+    /** The number of the far page, if the listing has so many. */
     private const FAR = 5000;
 
     public function __construct(private Listing $listing, private CatalogueStore $catalogue)
@@ -74,7 +74,7 @@ final readonly class QueryBenchmark implements Benchmark
     }
 
     /**
-     * By hand with the weights that the database itself offers, and where a field is named, in the title alone.
+     * The hand-written query uses PostgreSQL's own weights; for a single field, only the title.
      *
      * @return list<list<string>>
      */

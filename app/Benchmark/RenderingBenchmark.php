@@ -11,7 +11,7 @@ use App\Site\Listings\VisitorListings;
 use App\Site\Output\Outputs;
 use Wellspring\Core\Paging\PagingRule;
 
-/** A page of cards, beside the run that feeds it. */
+/** Rendering a page of cards, beside the run of its module. */
 final readonly class RenderingBenchmark implements Benchmark
 {
     public function __construct(private Listing $listing, private VisitorListings $listings, private Outputs $outputs)

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Benchmark;
 
-/** Pages as they are served, beside a bare route of the framework and a static file. */
+/** Served pages, beside a bare route of the framework and a static file. */
 final class ServedPagesBenchmark implements Benchmark
 {
     private const BARE = 'a bare route of the framework';
 
     private const FILE = 'a static file';
 
-    /** Each is asked for in turn, so many times; the middle one counts. */
+    /** The number of rounds, with all addresses in turn; the median counts. */
     private const ROUNDS = 3;
 
     public function measure(BenchmarkSite $site): iterable
@@ -46,7 +46,7 @@ final class ServedPagesBenchmark implements Benchmark
     /** @return array<string, array{string, int, list<string>}> path, requests of a round, headers */
     private static function pages(BenchmarkSite $site): array
     {
-        // What scripts ask for is not kept.
+        // Answers for scripts are not cached.
         $anew = ['X-Requested-With: bench'];
 
         return [

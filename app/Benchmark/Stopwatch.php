@@ -11,7 +11,7 @@ final class Stopwatch
 
     private const COMPARED_RUNS = 10;
 
-    /** Runs of a comparison that come first and are not counted: caches fill. */
+    /** Warm-up runs, which are not counted. */
     private const WARM_UP = 2;
 
     /** @return string in ms */
@@ -26,7 +26,7 @@ final class Stopwatch
     }
 
     /**
-     * The medians of alternating runs, so that both meet the same machine.
+     * The medians of alternating runs, so that both run under the same conditions.
      *
      * @return array{string, string, string, string} what, ours and the other in ms, their ratio
      */

@@ -8,7 +8,7 @@ use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * An array kept as a JSON object, `{}` when empty; numbers keep their shortest exact form.
+ * An array stored as a JSON object, `{}` when empty; numbers keep their shortest exact form.
  *
  * @implements CastsAttributes<array<string, mixed>, array<string, mixed>>
  */

@@ -27,13 +27,15 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
-/** The site's types, taxonomies and settings, read from the database once after each change of them. */
+/** The site's types, taxonomies and settings, read from the database once after each change. */
 final class CatalogueStore
 {
-    /** Only so that the cache does not fill up; nothing relies on it. */
+    /** Maximum lifetime in seconds, which only limits the size of the cache. */
     private const KEEP_SECONDS = 86_400;
 
-    /** Of what is cached: another one wherever its keys change, so that an older release's is not read. */
+    /**
+     * The version of the cache entries. Change it with their keys, so that entries of an older release are not read.
+     */
     private const FORM = '6-';
 
     private ?Catalogue $catalogue = null;
@@ -90,7 +92,7 @@ final class CatalogueStore
         return $this->catalogue;
     }
 
-    /** What holds for the site as a whole; while nobody has published any settings, what the configuration says. */
+    /** The settings of the site; before any are published, those of the configuration. */
     public function settings(): SiteSettings
     {
         $this->catalogue();
@@ -98,7 +100,7 @@ final class CatalogueStore
         return $this->settings ??= self::readSettings();
     }
 
-    /** The look that visitors get; while nobody has chosen any, the first of those that ship. */
+    /** The live look; before one is chosen, the default look. */
     public function look(): Look
     {
         $this->catalogue();
@@ -165,7 +167,7 @@ final class CatalogueStore
         );
     }
 
-    /** Call after types, taxonomies or terms were written. */
+    /** Call this after types, taxonomies or terms were written. */
     public function forget(): void
     {
         $this->catalogue = null;
@@ -277,7 +279,7 @@ final class CatalogueStore
     /** @return array<string, Taxonomy> */
     private function taxonomies(): array
     {
-        // Rows, not models: a taxonomy may have thousands of terms, and every page begins here.
+        // Plain rows, not models, because a taxonomy may have thousands of terms and every page needs them.
         $rows = DB::table('terms')
             ->orderBy('position')
             ->orderBy('id')

@@ -13,8 +13,8 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * Items name people by e-mail. Authors are not told other people's addresses: for them, people are named by their
- * slugs.
+ * Items name people by e-mail address. Authors do not see the addresses of other people: for them, people are named by
+ * their slugs.
  */
 final class PeopleNames
 {
@@ -57,7 +57,7 @@ final class PeopleNames
     }
 
     /**
-     * The same for a draft, which is kept right or wrong: an address that an author typed is left out.
+     * The same for a draft, which may be invalid: an address that an author typed is left out.
      *
      * @param  array<string, mixed>  $values  by column
      * @return array<string, mixed> with e-mail addresses
@@ -128,13 +128,13 @@ final class PeopleNames
         return array_key_exists('author', $values) ? ['author' => $who->email] + $values : $values;
     }
 
-    /** Whether it is an address of somebody else, or of nobody. */
+    /** True if it is the address of another person, or of nobody. */
     private static function isForeign(User $who, string $name): bool
     {
         return str_contains($name, '@') && mb_strtolower(trim($name)) !== $who->email;
     }
 
-    /** How a person is named for another. */
+    /** The name of a person for another person. */
     public static function nameFor(User $who, string $email, ?string $slug): string
     {
         return $who->isManager() || $email === $who->email ? $email : (string) $slug;
@@ -142,7 +142,7 @@ final class PeopleNames
 
     /**
      * @param  array<string, mixed>  $values
-     * @param  \Closure(string, string): string  $name  of a name and the field that holds it
+     * @param  \Closure(string, string): string  $name  receives a name and the field that contains it
      * @return array<string, mixed>
      */
     private static function mapped(Type $type, array $values, \Closure $name): array

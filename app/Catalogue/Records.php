@@ -19,12 +19,12 @@ use Wellspring\Core\Source\People;
 use Wellspring\Core\Time\Iso8601;
 use Wellspring\Core\Who\Audience;
 
-/** Makes of stored items the records that the rules speak of. */
+/** Makes records for rules from stored items. */
 final class Records
 {
     /**
      * @param  list<int>  $ids  items of any type
-     * @param  array<array-key, Field>  $fields  what is asked of them beside their own columns
+     * @param  array<array-key, Field>  $fields  the fields to read besides their own columns
      * @return list<Record> as the viewer sees them, in the order of the ids
      */
     public static function byId(array $ids, array $fields, Context $context): array
@@ -61,7 +61,7 @@ final class Records
         return $records;
     }
 
-    /** With all that any rule can ask of it: what it links to, its words, its views, where it was placed by hand. */
+    /** With everything that a rule can read: linked records, words, views, positions by hand. */
     public static function complete(Item $item): Record
     {
         $item->loadMissing(Item::whole());
@@ -134,7 +134,7 @@ final class Records
         return $words;
     }
 
-    /** A person as rules speak of them; one whose account is closed is seen by nobody. */
+    /** A person as a record; nobody can see a closed account. */
     public static function person(User $user): Record
     {
         return new Record(
@@ -148,8 +148,8 @@ final class Records
     }
 
     /**
-     * @param  array<int, Item>  $targets  what it links to, whole, by id; of what is absent, only what is shown of
-     *   links
+     * @param  array<int, Item>  $targets  the fully loaded linked items, by id; others have only the properties that
+     *   links show
      */
     public static function of(Item $item, array $targets = []): Record
     {
@@ -190,7 +190,7 @@ final class Records
     }
 
     /**
-     * What the item has, by column, as ItemReader takes it; null where it is empty.
+     * The item's values by column, in the form that ItemReader takes; null if empty.
      *
      * @return array<string, mixed>
      */
@@ -233,7 +233,7 @@ final class Records
         return $linked;
     }
 
-    /** Of an item, what others that link to it show, and who may see it. */
+    /** The properties of a linked item that links show, and its audience. */
     public static function named(Item $item): Record
     {
         return new Record(
@@ -242,7 +242,9 @@ final class Records
         );
     }
 
-    /** As core writes it. What the database has given, in UTC, is written so without a calendar: a page has many. */
+    /**
+     * The stored form of core. PostgreSQL's UTC form is converted without a calendar, because a page has many instants.
+     */
     private static function instant(Item $item, string $column): ?string
     {
         $stored = $item->getAttributes()[$column] ?? null;

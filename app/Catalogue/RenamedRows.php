@@ -8,15 +8,15 @@ use App\Models\Module;
 use App\Models\Page;
 use App\Models\SiteDefinition;
 
-/** Rewrites stored definitions, draft and live, and puts them back. */
+/** Rewrites stored definitions, draft and live, and can restore them. */
 final class RenamedRows
 {
     /**
      * @template TRow of Module|Page|SiteDefinition
      *
      * @param  iterable<TRow>  $rows  locked
-     * @param  \Closure(TRow, array<string, mixed>): array<array-key, mixed>  $renamed  the definition as it is to be
-     * @param  \Closure(TRow): array<string, mixed>  $named  the keys by which the row is found again
+     * @param  \Closure(TRow, array<string, mixed>): array<array-key, mixed>  $renamed  returns the new definition
+     * @param  \Closure(TRow): array<string, mixed>  $named  returns the keys that identify the row
      * @return list<array<string, mixed>> of each row that was changed: these keys, its new revision (`after`),
      *   and its `draft` and `live` as they were
      */
@@ -38,7 +38,7 @@ final class RenamedRows
     }
 
     /**
-     * Puts back what replace() changed. A row that was changed again since stays as it is.
+     * Restores what replace() changed. A row that was changed again since stays as it is.
      *
      * @param  Module|Page|SiteDefinition|null  $row  null if it no longer exists
      * @param  array<string, mixed>  $was  an entry of replace()

@@ -6,10 +6,10 @@ namespace App\Catalogue;
 
 use Illuminate\Support\Facades\DB;
 
-/** The language in which the database orders and searches text. */
+/** The language that PostgreSQL uses to sort and search text. */
 final class SiteLanguage
 {
-    /** The stemmers of PostgreSQL (snowballstem.org), by primary language; every other language is searched by word. */
+    /** The stemmers of PostgreSQL (snowballstem.org) by primary language; other languages have none. */
     private const STEMMERS = [
         'ar' => 'arabic', 'ca' => 'catalan', 'da' => 'danish', 'de' => 'german', 'el' => 'greek', 'en' => 'english',
         'es' => 'spanish', 'eu' => 'basque', 'fi' => 'finnish', 'fr' => 'french', 'ga' => 'irish', 'hi' => 'hindi',
@@ -20,9 +20,9 @@ final class SiteLanguage
     ];
 
     /**
-     * Orders and searches all text as the locale does. Where the database did so otherwise, indexes are made anew, and,
-     * for another stemmer, the words of every item: with many items it takes minutes, and items can be read but not
-     * written meanwhile.
+     * Makes PostgreSQL sort and search all text by the locale. If it used another one, indexes are rebuilt, and with
+     * another stemmer also the words of every item. With many items this takes minutes, during which items can be read
+     * but not written.
      *
      * @param  string  $locale  as ICU knows it
      */

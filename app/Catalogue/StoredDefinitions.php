@@ -8,26 +8,29 @@ use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Change\Renaming;
 use Wellspring\Core\Problem\Problem;
 
-/** Stored definitions that name content types, fields, taxonomies and terms: what writers of these must ask first. */
+/**
+ * Stored definitions that refer to content types, fields, taxonomies and terms. Code that changes these must call this
+ * service first.
+ */
 interface StoredDefinitions
 {
     /**
-     * Writes new names into every definition, drafts and live ones. Call within a transaction.
+     * Renames fields or terms in every definition, drafts and live versions. Call it within a transaction.
      *
-     * @param  Catalogue  $before  as the site was before anything was renamed
+     * @param  Catalogue  $before  the site before the renaming
      * @return list<array<string, mixed>> what was written over, for restore()
      */
     public function rename(Renaming $renaming, Catalogue $before): array;
 
     /**
-     * @param  list<array<string, mixed>>  $replaced  from rename(); what others replaced is left alone, and a
-     *   definition that was changed since stays
+     * @param  list<array<string, mixed>>  $replaced  from rename(); definitions that were changed since stay as they
+     *   are
      */
     public function restore(array $replaced): void;
 
     /**
-     * @param  Catalogue  $before  as the site is
-     * @param  Catalogue  $after  as it would be
+     * @param  Catalogue  $before  the current site
+     * @param  Catalogue  $after  the site after the change
      * @return list<Problem> for each live definition that could no longer be read
      */
     public function unreadable(Renaming $renaming, Catalogue $before, Catalogue $after): array;

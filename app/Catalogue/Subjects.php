@@ -10,7 +10,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Period;
 
-/** Finds what a page is about by a text that names it. */
+/** Finds the record that a page is about from its text form. */
 final readonly class Subjects
 {
     private const EXPECTED = 'item:TYPE/SLUG, term:TAXONOMY/SLUG, month:2026-05, year:2026 or person:E-MAIL';
@@ -21,8 +21,8 @@ final readonly class Subjects
 
     /**
      * @param  string  $about  `item:TYPE/SLUG`, `term:TAXONOMY/SLUG`, `month:2026-05`, `year:2026` or `person:E-MAIL`;
-     *   empty: about nothing
-     * @param  string  $place  where it was said, for problems
+     *   empty: none
+     * @param  string  $place  where the text was given, for problems
      *
      * @throws Refused
      */

@@ -9,10 +9,10 @@ use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** Says in words why a definition could no longer be read: what uses which field, and what to do about it. */
+/** Explains why a change would make a definition invalid: what uses the field, and what to do about it. */
 final class UseOfField
 {
-    /** The verb phrase for each part of a definition that can name a field: an order “orders by” a field. */
+    /** The verb for each part of a definition that can use a field: an order “orders by” it. */
     private const DOES = [
         'where' => 'keeps records by', 'order' => 'orders by', 'headings' => 'puts records under headings by',
         'offer' => 'lets visitors choose by', 'card' => 'shows', 'source' => 'draws on', 'bands' => 'shows',
@@ -20,8 +20,8 @@ final class UseOfField
 
     /**
      * @param  string  $title  of the module or page
-     * @param  string  $link  where it is changed
-     * @param  list<Reference>  $references  what it names now
+     * @param  string  $link  where it can be changed
+     * @param  list<Reference>  $references  its current references
      */
     public static function problem(
         string $what,

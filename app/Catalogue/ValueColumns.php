@@ -10,19 +10,21 @@ use Wellspring\Core\Content\Field;
 use Wellspring\Core\Content\Type;
 
 /**
- * The columns of `items` that hold what an item holds of a field, as text, so that an index can hold it. A type has 16;
- * the fields that come first in it get them. The database fills them from `fields` whenever those are written.
+ * The generated columns of `items` that contain field values as text, for indexes. A type has 16 of them, for its first
+ * fields. PostgreSQL fills them from `fields` at each write.
  */
 final class ValueColumns
 {
     private const PLACES = 16;
 
-    /** Whose values are short. */
+    /** Kinds with short values. */
     private const FAMILIES = [
         Family::Number, Family::YesNo, Family::Choice, Family::Choices, Family::Date, Family::Instant,
     ];
 
-    /** Gives the type's fields their columns. A field that has one keeps it. Call after its items are rewritten. */
+    /**
+     * Assigns columns to the type's fields. A field keeps its column. Call this after the type's items are rewritten.
+     */
     public function assign(Type $type): void
     {
         $short = array_filter(

@@ -7,13 +7,13 @@ namespace App\Console;
 use Illuminate\Database\Eloquent\Model;
 use Wellspring\Core\Problem\Refused;
 
-/** What the commands share that take a definition from a file, or give one out. */
+/** Common code of the commands that read or print definitions. */
 trait AppliesDefinitions
 {
     use ReportsProblems;
 
     /**
-     * Reads the definition of the argument `file`, keeps it as a draft and, with `--publish`, puts it live.
+     * Reads the definition of the argument `file`, stores it as a draft and, with `--publish`, publishes it.
      *
      * @template D of object
      * @template R of Model
@@ -21,7 +21,7 @@ trait AppliesDefinitions
      * @param  \Closure(mixed): D  $read
      * @param  \Closure(D): R  $apply
      * @param  \Closure(R): mixed  $publish
-     * @param  \Closure(D): string  $words  how it is called, at the beginning of a sentence
+     * @param  \Closure(D): string  $words  its name at the beginning of a sentence
      */
     private function applyDefinition(\Closure $read, \Closure $apply, \Closure $publish, \Closure $words): int
     {
@@ -48,12 +48,12 @@ trait AppliesDefinitions
     }
 
     /**
-     * Prints the draft, or with `--live` what visitors get.
+     * Prints the draft, or with `--live` the live version.
      *
-     * @param  array<string, mixed>|null  $draft  null where there is none of the key
+     * @param  array<string, mixed>|null  $draft  null if the key does not exist
      * @param  array<string, mixed>|null  $live
-     * @param  \Closure(array<string, mixed>): array<string, mixed>  $written  as a file holds it
-     * @param  string  $what  how it is called, at the beginning of a sentence: “The page”
+     * @param  \Closure(array<string, mixed>): array<string, mixed>  $written  converts it to the form of a file
+     * @param  string  $what  its name at the beginning of a sentence: “The page”
      */
     private function exportDefinition(?array $draft, ?array $live, \Closure $written, string $what): int
     {

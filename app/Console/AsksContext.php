@@ -10,7 +10,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Problem\Refused;
 
-/** What commands that run a module ask about when, for whom and on which page it runs. */
+/** The options of commands that run a module: date, viewer and page. */
 trait AsksContext
 {
     use AsksViewer;
@@ -21,7 +21,7 @@ trait AsksContext
         {--choose= : what the visitor has chosen, as the address says it: light=half,full&price=3..10&sort=cheapest}';
 
     /**
-     * @param  Module  $module  whose offer is chosen from
+     * @param  Module  $module  the module whose offer is used
      *
      * @throws Refused with the option as each problem's path
      */

@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
-/** What commands ask that look at the site: as whom, and at which moment. */
+/** The options of commands that show the site: viewer and date. */
 trait AsksViewer
 {
     use ReportsProblems;

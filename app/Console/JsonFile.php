@@ -7,7 +7,7 @@ namespace App\Console;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** Reads a JSON file that a command was given; `-` is the standard input. */
+/** Reads a JSON file for a command; `-` is the standard input. */
 final class JsonFile
 {
     /** @throws Refused */

@@ -6,7 +6,7 @@ namespace App\Console;
 
 use Wellspring\Core\Problem\Problem;
 
-/** What the commands share: problems told one a line, and what was given taken as text. */
+/** Common code of commands: prints problems one per line, and reads arguments as text. */
 trait ReportsProblems
 {
     /** An argument, or an option with its dashes: `file`, `--page`. */

@@ -21,16 +21,16 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Message;
 
 /**
- * Does one thing to many items, as one change that can be undone.
+ * Applies one action to many items, as one change that can be undone.
  *
  * @implements LongWork<array{change: int, done: int, left: list<string>}>
  */
 final readonly class BulkEdit implements LongWork
 {
-    /** Items that one edit may touch. */
+    /** Maximum number of items in one change. */
     public const MOST = 5000;
 
-    /** How many are read and written with a few queries together. */
+    /** Number of items that are read and written together. */
     private const LOT = 500;
 
     private const DOES = ['publish', 'unpublish', 'addTerms', 'removeTerms', 'set', 'delete'];
@@ -71,7 +71,7 @@ final readonly class BulkEdit implements LongWork
      * @param  list<int>  $ids
      * @param  'publish'|'unpublish'|'addTerms'|'removeTerms'|'set'|'delete'  $do
      * @param  array<string, mixed>  $with  taxonomy and terms (slugs), or values by column
-     * @param  (\Closure(int): void)|null  $progress  told how many were looked at
+     * @param  (\Closure(int): void)|null  $progress  receives the number of processed items
      * @return array{change: int, done: int, left: list<string>} how many were changed; which were not, with the reason
      */
     public function do(Type $type, array $ids, string $do, array $with, ?\Closure $progress = null): array
@@ -169,7 +169,7 @@ final readonly class BulkEdit implements LongWork
      * @param  list<Item>  $items
      * @param  array<string, mixed>  $with
      * @param  array{taxonomy: string, slugs: list<string>}  $terms
-     * @param  list<string>  $left  told which were not changed, with the reason
+     * @param  list<string>  $left  collects the unchanged items with the reason
      * @return int how many were changed
      */
     private function update(

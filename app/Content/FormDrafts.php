@@ -32,8 +32,8 @@ final readonly class FormDrafts
     }
 
     /**
-     * @param  int|null  $revision  that the changes started from
-     * @param  array<string, mixed>  $values  as they were typed, right or wrong
+     * @param  int|null  $revision  the revision that the changes started from
+     * @param  array<string, mixed>  $values  as typed, valid or not
      * @return string when it was kept
      */
     public function keep(User $who, string $form, ?int $revision, array $values): string

@@ -17,8 +17,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * Compares a draft with what the site has: slugs, groups, people, files and other items; and says where a text is too
- * complex to be made safe.
+ * Checks a draft against the site's slugs, groups, people, files and other items, and finds texts that are too complex.
  */
 final readonly class ItemChecks
 {
@@ -30,8 +29,7 @@ final readonly class ItemChecks
     }
 
     /**
-     * Faults that only the stored content can tell: a slug that is taken, a picture, an item or a person that is not
-     * there.
+     * Problems that only the database can find: a taken slug, or a missing picture, item or person.
      *
      * @throws Refused
      */
@@ -43,7 +41,7 @@ final readonly class ItemChecks
     }
 
     /**
-     * The same of many, in a few queries for all of them.
+     * The same for many drafts, with a few queries.
      *
      * @param  array<int, array{ItemDraft, Item|null}>  $drafts  each with the item that it changes
      * @return array<int, Refused> why one cannot be written, by its key
@@ -68,12 +66,12 @@ final readonly class ItemChecks
         return $faults;
     }
 
-    /** @param  Item|null  $owner  that has the draft's slug */
+    /** @param  Item|null  $owner  the item with the draft's slug */
     private function problems(Type $type, ItemDraft $draft, ?Item $item, ?Item $owner): Problems
     {
         $problems = new Problems;
         if ($owner !== null && $owner->id !== $item?->id) {
-            // The title of what is not theirs is not told to an author.
+            // Authors do not see the titles of other people's items.
             $by = Actor::user() !== null && Gate::denies('edit', $owner) ? '' : " by “{$owner->title}”";
             $problems->add(
                 'slug',
@@ -102,7 +100,7 @@ final readonly class ItemChecks
         return $problems;
     }
 
-    /** The draft without what it names and the site does not have. */
+    /** The draft without references to things that do not exist. */
     public function withoutMissing(Type $type, ItemDraft $draft): ItemDraft
     {
         $fields = $draft->fields;

@@ -12,7 +12,7 @@ use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 
-/** Rewrites the items of a content type that was defined anew. */
+/** Converts the items of a content type after its definition changed. */
 final readonly class ItemConversion
 {
     public function __construct(private TypeEffects $effects, private ItemWriter $items)
@@ -20,9 +20,9 @@ final readonly class ItemConversion
     }
 
     /**
-     * @param  array<string, string>  $renamed  new keys of fields by their old
-     * @param  list<int>  $except  items that are left alone
-     * @param  (\Closure(int): void)|null  $progress  told how many are rewritten
+     * @param  array<string, string>  $renamed  new keys of fields by old ones
+     * @param  list<int>  $except  ids to skip
+     * @param  (\Closure(int): void)|null  $progress  receives the number of converted items
      */
     public function rewrite(
         Type $now,

@@ -11,7 +11,7 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Time\Iso8601;
 
-/** What a person typed into an item's form and has not saved: kept for them, seen by nobody else. */
+/** The unsaved values of item forms. Each draft belongs to one person, and nobody else sees it. */
 final readonly class ItemDrafts
 {
     public function __construct(private CatalogueStore $catalogue)
@@ -19,7 +19,7 @@ final readonly class ItemDrafts
     }
 
     /**
-     * @param  Item|null  $item  null: a new one of the type
+     * @param  Item|null  $item  null: a new item of the type
      * @return array{values: array<string, mixed>, revision: int|null, keptAt: string}|null
      */
     public function of(User $who, string $type, ?Item $item): ?array
@@ -32,7 +32,7 @@ final readonly class ItemDrafts
         $known = $this->catalogue->catalogue()->type($type)->reachable ?? [];
 
         return [
-            // A field that the type has lost since is not asked for again.
+            // Values of removed fields are dropped.
             'values' => array_intersect_key(
                 is_array($values) ? $values : [],
                 $known + ['status' => 0, 'audience' => 0, 'author' => 0],
@@ -43,8 +43,8 @@ final readonly class ItemDrafts
     }
 
     /**
-     * @param  int|null  $revision  that the draft started from
-     * @param  array<string, mixed>  $values  as they were typed, right or wrong
+     * @param  int|null  $revision  the revision that the draft started from
+     * @param  array<string, mixed>  $values  as typed, valid or not
      * @return string when it was kept
      */
     public function keep(User $who, string $type, ?Item $item, ?int $revision, array $values): string

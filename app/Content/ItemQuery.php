@@ -22,11 +22,11 @@ use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Who\Viewer;
 
 /**
- * The items of one type as managers look for them, in every state: by words, state and any condition a module can ask.
+ * The items of one type for managers, in every state: by words, state and any condition of a module.
  */
 final readonly class ItemQuery
 {
-    /** Orders that are not by a field. */
+    /** Orders besides those by a field. */
     private const OTHER = ['status' => 'status', 'byHand' => 'position'];
 
     public function __construct(
@@ -102,7 +102,7 @@ final readonly class ItemQuery
     }
 
     /**
-     * Leaves out what a table does not show: texts with markup may be very long.
+     * Leaves out columns that tables do not show, because texts with markup may be very long.
      *
      * @param  Builder<Item>  $query
      * @return Builder<Item>
@@ -132,7 +132,7 @@ final readonly class ItemQuery
         return $query;
     }
 
-    /** What was asked for, as text that the database takes. */
+    /** A search text that PostgreSQL accepts. */
     private static function readable(string $asked): string
     {
         return Whitespace::trim(str_replace("\0", '', mb_scrub($asked)));

@@ -13,7 +13,7 @@ use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
 
-/** What drafts name that stands elsewhere on the site: files, people and other items. */
+/** The references of drafts: files, people and other items. */
 final class ItemReferences
 {
     /** @var array<string, string> kinds of files by name; empty: there is none */
@@ -29,7 +29,7 @@ final class ItemReferences
     private array $targets = [];
 
     /**
-     * From now on items of these names are taken to be there: they come with the import.
+     * From now on items with these names count as existing, because the import creates them.
      *
      * @param  array<string, true>  $names  `type/slug`
      */
@@ -38,14 +38,14 @@ final class ItemReferences
         $this->expected = $names;
     }
 
-    /** From now on a file of this name is taken to be there: it comes with the import. */
+    /** From now on a file with this name counts as existing, because the import adds it. */
     public function expectPicture(string $name): void
     {
         $this->files[$name] = 'picture';
     }
 
     /**
-     * Looks up what the drafts name, in one query for each kind of thing.
+     * Looks up all references, with one query for each kind.
      *
      * @param  list<ItemDraft>  $drafts
      */
@@ -114,7 +114,7 @@ final class ItemReferences
         return $this->people[$email];
     }
 
-    /** What is still on its way has none yet, and is looked up anew each time. */
+    /** A reference to a new item has no id yet, and is looked up again each time. */
     public function targetId(string $name): ?int
     {
         if (! isset($this->targets[$name])) {

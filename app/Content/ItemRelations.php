@@ -11,10 +11,10 @@ use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\ItemDraft;
 use Wellspring\Core\Content\Type;
 
-/** The terms of items and the links from them, written in a few statements for many items. */
+/** Writes the terms and links of many items in a few statements. */
 final readonly class ItemRelations
 {
-    /** How many rows one statement brings; a statement has room for 65,535 values. */
+    /** Maximum number of rows in one statement, which can have 65,535 values. */
     private const ROWS = 5000;
 
     public function __construct(private CatalogueStore $catalogue, private ItemReferences $references)
@@ -22,7 +22,7 @@ final readonly class ItemRelations
     }
 
     /**
-     * Corrects the copies of items' terms that listings read, where they differ from the terms themselves.
+     * Corrects the copies of items' terms in `items`, if they differ from the terms themselves.
      *
      * @return int how many items were corrected
      */
@@ -51,10 +51,10 @@ final readonly class ItemRelations
     }
 
     /**
-     * The same of items that stand already: with the terms that they have in taxonomies that the draft does not know.
+     * The same for existing items, which also keep their terms in taxonomies that the draft does not know.
      *
      * @param  list<Item>  $items
-     * @param  list<ItemDraft>  $drafts  of each
+     * @param  list<ItemDraft>  $drafts  one for each item
      * @return list<list<int>>
      */
     public function termsOfAll(array $items, array $drafts): array
@@ -77,7 +77,7 @@ final readonly class ItemRelations
     }
 
     /**
-     * Of new items.
+     * Writes those of new items.
      *
      * @param  array<int, array{Item, ItemDraft}>  $made  with `term_ids`
      */
@@ -97,14 +97,14 @@ final readonly class ItemRelations
     }
 
     /**
-     * Of items that stood already.
+     * Writes those of existing items.
      *
-     * @param  array<int, array{Item, ItemDraft}>  $written  with `term_ids` as they are to be
+     * @param  array<int, array{Item, ItemDraft}>  $written  with the new `term_ids`
      */
     public function replace(Type $type, array $written): void
     {
         $terms = array_map(fn (array $one): array => ['item' => $one[0]->id, 'terms' => $one[0]->term_ids], $written);
-        // In one statement: what reckons an item's terms after it sees them as they are to be.
+        // One statement, so that the trigger that computes an item's terms sees the new state.
         DB::statement(<<<'SQL'
             with wanted as (
                 select item, terms from jsonb_to_recordset(?::jsonb) as wanted(item bigint, terms bigint[])
@@ -155,7 +155,7 @@ final readonly class ItemRelations
                 $to = $field->family() === Family::Person
                     ? ['target_id' => null, 'person_id' => $this->references->personId($name)]
                     : ['target_id' => $this->references->targetId($name), 'person_id' => null];
-                // What is still on its way with an import is linked to when it is there.
+                // Items that the import still has to create are linked after it.
                 if ($to !== ['target_id' => null, 'person_id' => null]) {
                     $rows[] = ['item_id' => $item->id, 'field' => $key, 'position' => $position] + $to;
                 }

@@ -11,10 +11,10 @@ use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Words;
 
-/** The texts of an item as they are compared and searched. */
+/** The texts of an item in folded form, for comparisons and search. */
 final class ItemTexts
 {
-    /** Bytes of words that search looks in: with its own marks, PostgreSQL's index entry holds 1 MB at most. */
+    /** Maximum size of the search words in bytes: PostgreSQL limits an index entry to 1 MB, with its own marks. */
     private const SEARCHED_BYTES = 400_000;
 
     /** @return array<string, string> the texts in the form in which they are compared */

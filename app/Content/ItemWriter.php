@@ -20,13 +20,13 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Time\Iso8601;
 
-/** The one way in which items are stored, from the form, from imports and from edits of many alike. */
+/** Stores items. The form, imports and bulk changes all use this class. */
 final readonly class ItemWriter
 {
-    /** How often a write is tried again that the database ended because of others' locks. */
+    /** Maximum number of retries after a deadlock. */
     private const ATTEMPTS = 5;
 
-    /** What is written over in an item that stands already, by its type in the database. */
+    /** The columns of an existing item that are overwritten, with their PostgreSQL types. */
     private const COLUMNS = [
         'slug' => 'text', 'title' => 'text', 'status' => 'text', 'publish_at' => 'timestamptz',
         'expire_at' => 'timestamptz', 'audience' => 'text[]', 'author_id' => 'bigint', 'lead' => 'boolean',
@@ -45,8 +45,8 @@ final readonly class ItemWriter
     }
 
     /**
-     * @param  int|null  $as  the id it had before it was removed
-     * @param  int  $after  the number of its last revision then
+     * @param  int|null  $as  the id before its removal
+     * @param  int  $after  the number of its last revision
      *
      * @throws Refused when another item takes the slug at the same moment
      */
@@ -71,10 +71,10 @@ final readonly class ItemWriter
     }
 
     /**
-     * Makes many items, in a few statements for all of them.
+     * Creates many items in a few statements.
      *
      * @param  list<ItemDraft>  $drafts
-     * @param  array<array-key, mixed>  $reserved  slugs, as keys, that one made from a title may not take
+     * @param  array<array-key, mixed>  $reserved  slugs, as keys, that a generated slug must not use
      *
      * @throws Refused when another item takes one of the slugs at the same moment
      */
@@ -113,7 +113,7 @@ final readonly class ItemWriter
     }
 
     /**
-     * Writes many items over, in a few statements for all of them.
+     * Overwrites many items in a few statements.
      *
      * @param  list<array{Item, ItemDraft}>  $changes
      *
@@ -134,10 +134,10 @@ final readonly class ItemWriter
     }
 
     /**
-     * Their revisions stay, so that they can come back.
+     * Removes items. Their revisions stay, so that they can be restored.
      *
      * @param  list<Item>  $items  of one type
-     * @param  int|null  $revision  the revision that whoever removes them has seen; null to remove them in any case
+     * @param  int|null  $revision  the revision that the person saw; null to remove them in any case
      *
      * @throws StaleWrite
      * @throws ModelNotFoundException when one was removed meanwhile
@@ -156,8 +156,8 @@ final readonly class ItemWriter
     }
 
     /**
-     * Locks items against others' writes, in the one order in which everybody locks several: by id. What only links to
-     * them does not wait.
+     * Locks items against other writes, in order of their ids, which prevents deadlocks. Writes that only link to them
+     * do not wait.
      *
      * @param  list<int>  $ids
      */
@@ -173,8 +173,8 @@ final readonly class ItemWriter
     }
 
     /**
-     * Keeps the type as it is until the transaction ends. Call before items are locked: a change of the type locks the
-     * type first, too.
+     * Keeps the type unchanged until the transaction ends. Call it before items are locked, because a change of the
+     * type locks in the same order.
      *
      * @throws Refused when the type was changed or removed since the catalogue was read
      */
@@ -192,10 +192,10 @@ final readonly class ItemWriter
     }
 
     /**
-     * The items as they stand, locked.
+     * The current items, locked.
      *
      * @param  list<Item>  $items
-     * @param  int|null  $revision  that each is to have; null: whichever
+     * @param  int|null  $revision  the required revision of each; null: any
      * @return list<Item> in the same order
      *
      * @throws StaleWrite
@@ -218,7 +218,7 @@ final readonly class ItemWriter
 
     /**
      * @param  list<Item>  $items  locked
-     * @param  list<ItemDraft>  $drafts  of each
+     * @param  list<ItemDraft>  $drafts  one for each item
      * @return list<Item>
      */
     private function overwrite(Type $type, array $items, array $drafts, RevisionRecorder $recorder): array
@@ -273,7 +273,7 @@ final readonly class ItemWriter
             $item->slug === '' ? $unnamed[] = $item : $named[] = $item;
         }
         if ($named !== [] && $unnamed !== []) {
-            // They are inserted apart, and their ids follow one another all the same.
+            // They are inserted separately, but their ids are consecutive.
             $ids = DB::select("select nextval('items_id_seq') as id from generate_series(1, ?)", [count($new)]);
             array_map(fn (array $one, \stdClass $row): mixed => $one[0]->id ??= (int) $row->id, $new, $ids);
         }
@@ -308,7 +308,7 @@ final readonly class ItemWriter
         return array_column($made, 0);
     }
 
-    /** Called before the transaction: making long texts safe takes time, and others would wait for its locks. */
+    /** Call this before the transaction: cleaning long texts takes time, while others would wait for its locks. */
     private function withSafeTexts(Type $type, ItemDraft $draft): ItemDraft
     {
         return $draft->withTexts(
@@ -317,7 +317,7 @@ final readonly class ItemWriter
         );
     }
 
-    /** The draft with the slug and the date that it is stored with. */
+    /** The draft with its final slug and date. */
     private static function prepared(ItemDraft $draft, string $slug, ?CarbonImmutable $publishAt): ItemDraft
     {
         return $draft->with(
@@ -351,13 +351,12 @@ final readonly class ItemWriter
     }
 
     /**
-     * In the transaction at hand, or in one of its own, tried again where the database ends it because of others'
-     * locks. Within an import a savepoint for every item would hold a lock
-     * for every item, and the database has room for some thousands.
+     * Runs the work in the current transaction, or in a new one that is retried after a deadlock. Inside an import, a
+     * savepoint for each item would need a lock for each item, and PostgreSQL has space for some thousands.
      *
      * @template T
      *
-     * @param  Type|null  $type  that is not to change meanwhile
+     * @param  Type|null  $type  must not change meanwhile
      * @param  \Closure(): T  $work
      * @return T
      */

@@ -13,11 +13,13 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Family;
 use Wellspring\Core\Content\Type;
 
-/** The manager's own order of items, within a type or within a term. Items never placed come after, newest first. */
+/**
+ * The manager's own order of items, within a type or within a term. Items without a position come last, newest first.
+ */
 final readonly class ManualOrder
 {
     /**
-     * @param  list<int>  $ids  the items that are placed, first to last; all others lose their place
+     * @param  list<int>  $ids  the items with a position, in order; all others lose theirs
      * @param  int|null  $revision  the revision that the change started from; null to write in any case
      *
      * @throws StaleWrite
@@ -46,7 +48,7 @@ final readonly class ManualOrder
         });
     }
 
-    /** Changes whenever the placed items or their order change: a checksum of their ids. */
+    /** A checksum of the ids, which changes with the items or their order. */
     public function revision(Type $type, ?Term $term): int
     {
         $placed = $this->items($type, $term)->whereNotNull(self::position($term))->orderBy(self::position($term));
@@ -55,7 +57,7 @@ final readonly class ManualOrder
     }
 
     /**
-     * @param  int  $most  how many of those that were never placed are given beside the placed ones
+     * @param  int  $most  maximum number of items without a position in the answer
      * @return list<array{id: int, title: string, placed: bool, picture: string|null}> the address of the item's first
      *   picture in a small size
      */
@@ -88,14 +90,14 @@ final readonly class ManualOrder
             : $query->join('item_term', 'item_term.item_id', '=', 'items.id')->where('item_term.term_id', $term->id);
     }
 
-    /** The column that holds the place of an item. */
+    /** The column with the position of an item. */
     private static function position(?Term $term): string
     {
         return $term === null ? 'items.position' : 'item_term.position';
     }
 
     /**
-     * The keys of fields hold small letters, digits and _ only, so they can stand in SQL.
+     * Keys of fields contain only small letters, digits and _, so they are safe in SQL.
      *
      * @return string SQL for the name of an item's first picture
      */

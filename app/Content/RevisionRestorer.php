@@ -15,7 +15,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** Writes items as they were in an earlier revision. */
+/** Restores items from earlier revisions. */
 final readonly class RevisionRestorer implements ItemRestorer
 {
     public function __construct(
@@ -31,7 +31,7 @@ final readonly class RevisionRestorer implements ItemRestorer
     }
 
     /**
-     * An earlier state of an item, without the terms, items, people and files that no longer exist.
+     * An earlier state of an item, without terms, items, people and files that no longer exist.
      *
      * @throws Refused when its content type is gone
      */
@@ -76,7 +76,7 @@ final readonly class RevisionRestorer implements ItemRestorer
     }
 
     /**
-     * @param  \stdClass  $row  of `change_items`
+     * @param  \stdClass  $row  a row of `change_items`
      * @param  Revision|null  $revision  the state before the change
      * @return string|null why the item cannot be brought back; empty: what the change made is gone already
      */

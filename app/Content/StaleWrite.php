@@ -9,7 +9,7 @@ use Illuminate\Http\JsonResponse;
 /** A write that started from a revision that is no longer the newest. Nothing was written. */
 final class StaleWrite extends \RuntimeException
 {
-    /** @param  array<string, mixed>  $more  what else the answer tells */
+    /** @param  array<string, mixed>  $more  further keys of the answer */
     public function __construct(public readonly int $revision, private readonly array $more = [])
     {
         parent::__construct(
@@ -19,7 +19,7 @@ final class StaleWrite extends \RuntimeException
     }
 
     /**
-     * @param  int  $now  the revision that is stored
+     * @param  int  $now  the stored revision
      * @param  int|null  $from  the revision that the write started from; null to write in any case
      *
      * @throws StaleWrite

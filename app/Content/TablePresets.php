@@ -9,7 +9,7 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Text\Whitespace;
 
-/** How a person last had the table of a type's items, and the states of it that they saved under names. */
+/** Each person's last state of the item table, and their saved views. */
 final readonly class TablePresets
 {
     /** @return array{state: mixed, selections: list<array{id: int, name: string, state: mixed}>} */
@@ -30,7 +30,7 @@ final readonly class TablePresets
     }
 
     /**
-     * @param  string  $name  empty for the state that the table was last in
+     * @param  string  $name  empty for the last state of the table
      * @param  array<array-key, mixed>  $state
      */
     public function save(User $who, string $type, string $name, array $state): void

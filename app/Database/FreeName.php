@@ -9,27 +9,27 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Finds names, slugs and keys that no other row has. Only the database's unique index decides: whoever is a moment too
- * late takes the next name. No exception and no savepoint is needed for that.
+ * Finds names, slugs and keys that no other row has. The unique index decides: a row that is too late takes the next
+ * name. This needs no exception and no savepoint.
  */
 final class FreeName
 {
-    /** How many names are looked for in one query. */
+    /** Number of names in one query. */
     private const AT_ONCE = 200;
 
-    /** How often another may be faster, one name after the other. */
+    /** Maximum number of retries when other writers are faster. */
     private const TRIES = 50;
 
-    /** How many rows one statement brings; a statement has room for 65,535 values. */
+    /** Maximum number of rows in one statement, which can have 65,535 values. */
     private const ROWS = 1000;
 
     /**
-     * Inserts the row under the first name that is free.
+     * Inserts the row with the first free name.
      *
-     * @param  Model  $model  filled, but for the name; with an integer key named `id`
+     * @param  Model  $model  complete except for the name; with an integer key `id`
      * @param  list<string>  $within  the other columns of the unique index
-     * @param  \Closure(int): string  $name  the name to try first for 1, then for 2, 3 …
-     * @param  (\Closure(string): mixed)|null  $named  told each name before it is tried, to set what depends on it
+     * @param  \Closure(int): string  $name  returns the name for attempt 1, 2, 3 …
+     * @param  (\Closure(string): mixed)|null  $named  receives each name before it is tried, to set dependent values
      */
     public static function insert(
         Model $model,
@@ -48,15 +48,15 @@ final class FreeName
     }
 
     /**
-     * Inserts the rows, each under the first name that is free.
+     * Inserts the rows, each with its first free name.
      *
      * @template T of Model
      *
-     * @param  list<T>  $models  filled, but for the names; alike in the other columns of the unique index
+     * @param  list<T>  $models  complete except for the names; equal in the other columns of the unique index
      * @param  list<string>  $within  these columns
-     * @param  \Closure(T): (\Closure(int): string)  $names  the names to try for a row, by number, from 1 on
-     * @param  array<array-key, mixed>  $reserved  names, as keys, that are not to be taken
-     * @param  (\Closure(T): mixed)|null  $named  told each row when it has its name, to set what depends on it
+     * @param  \Closure(T): (\Closure(int): string)  $names  returns the names for a row, by attempt from 1
+     * @param  array<array-key, mixed>  $reserved  names, as keys, that must not be used
+     * @param  (\Closure(T): mixed)|null  $named  receives each row with its name, to set dependent values
      */
     public static function insertAll(
         array $models,
@@ -89,12 +89,12 @@ final class FreeName
     }
 
     /**
-     * Inserts rows that have their names, but for those whose name another row has.
+     * Inserts rows with their names, except those whose name is taken.
      *
      * @template T of Model
      *
      * @param  list<T>  $models
-     * @param  list<string>  $within  the other columns of the unique index, in which the rows are alike
+     * @param  list<string>  $within  the other columns of the unique index, which are equal in all rows
      * @return list<T> those that were not inserted
      */
     public static function insertNamed(array $models, string $column, array $within): array
@@ -118,9 +118,9 @@ final class FreeName
     }
 
     /**
-     * Inserts the row, unless another has the same name already.
+     * Inserts the row unless its name is taken.
      *
-     * @param  list<string>  $unique  the columns of the unique index; none: whichever index there is
+     * @param  list<string>  $unique  the columns of the unique index; empty: any index
      * @return bool whether it was inserted
      */
     public static function inserted(Model $model, array $unique): bool
@@ -173,7 +173,7 @@ final class FreeName
     }
 
     /**
-     * The first of the names that no row has at present.
+     * The first of the names that is free at present.
      *
      * @param  Builder<covariant Model>  $among
      * @param  \Closure(int): string  $name

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Database;
 
-/** Arrays as PostgreSQL writes them: `{1,2}`, `{"one","two"}` (PostgreSQL 15 manual, 8.15.2). */
+/** Arrays in PostgreSQL's text form: `{1,2}`, `{"one","two"}` (PostgreSQL 15 manual, 8.15.2). */
 final class PostgresArray
 {
-    /** @param  array<int|string>  $values  one binding for a whole list */
+    /** @param  array<int|string>  $values  one binding for the whole list */
     public static function literal(array $values): string
     {
         return '{'.implode(',', array_map(

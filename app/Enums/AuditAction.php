@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Enums;
 
-/** What the trail holds. */
+/** The actions in the audit trail. */
 enum AuditAction: string
 {
     case SignedIn = 'signedIn';

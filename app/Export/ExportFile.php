@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * Writes all items of a type to a file, which can be fetched for a day.
+ * Writes all items of a type to a file for download, which is kept for a day.
  *
  * @phpstan-type ExportShape array{file: string}
  *
@@ -52,7 +52,7 @@ final readonly class ExportFile implements OnlyReads
         return ['file' => $name];
     }
 
-    /** Removes the files whose time is over. */
+    /** Removes expired files. */
     public static function prune(): void
     {
         $disk = Storage::disk('exports');

@@ -10,16 +10,15 @@ use App\Models\Item;
 use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 
-/** Gives items out as import takes them: exported and imported again, nothing changes. */
+/** Exports items in the form of the import: an export that is imported again changes nothing. */
 final readonly class ItemExport
 {
     private const CHUNK = 500;
 
     /**
      * @param  'csv'|'json'|'jsonl'  $format
-     * @param  bool  $plain  whether cells of a CSV file stand as they are, also where a spreadsheet program would
-     *   take them as formulas
-     * @param  (\Closure(int): void)|null  $progress  told how many items are written
+     * @param  bool  $plain  true if CSV cells stay unchanged, also those that a spreadsheet would treat as formulas
+     * @param  (\Closure(int): void)|null  $progress  receives the number of written items
      * @return \Generator<int, string> the file, piece by piece
      */
     public function write(Type $type, string $format, bool $plain = false, ?\Closure $progress = null): \Generator

@@ -14,12 +14,11 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Content\Type;
 
 /**
- * Records what becomes of items while something is done to them: every state that an item is saved in, by whom and how,
- * and, where several writes belong together, the change that can be undone as one.
+ * Records every saved state of items, by whom and how, and groups writes that can be undone as one change.
  */
 final class RevisionRecorder
 {
-    /** How often work is done anew that the database ended because of others' locks. */
+    /** Maximum number of retries after a deadlock. */
     private const ATTEMPTS = 5;
 
     /** @var array<int, array<string, mixed>> that go with removed items, by id */
@@ -30,7 +29,7 @@ final class RevisionRecorder
      */
     private array $waiting = [];
 
-    /** @param  string  $how  what each item's revision says was done: `imported`, `published with others` */
+    /** @param  string  $how  the description in each item's revision: `imported`, `published with others` */
     private function __construct(
         private readonly string $how,
         private readonly int|string|null $user,
@@ -38,15 +37,15 @@ final class RevisionRecorder
     ) {
     }
 
-    /** For a write that stands alone. */
+    /** For a single write. */
     public static function single(string $how = 'saved'): self
     {
         return new self($how, Actor::id(), null);
     }
 
     /**
-     * Does the work as one change. All of it is written, or nothing; it is done anew where the database ended it
-     * because of others' locks, and so must begin from nothing each time.
+     * Runs the work as one change. Either everything is written or nothing. After a deadlock the work runs again, so it
+     * must not depend on earlier attempts.
      *
      * @param  \Closure(self, Change): void  $work
      */
@@ -69,10 +68,10 @@ final class RevisionRecorder
     }
 
     /**
-     * Records that items were written.
+     * Records written items.
      *
-     * @param  list<array{Item, int|null, array<string, mixed>}>  $written  each with its revision before (null when it
-     *   was made) and its values
+     * @param  list<array{Item, int|null, array<string, mixed>}>  $written  each with its revision before (null for a
+     *   new item) and its values
      */
     public function wrote(array $written): void
     {
@@ -86,7 +85,7 @@ final class RevisionRecorder
     }
 
     /**
-     * Records that items are about to be removed, and the links from and to them, which go with them.
+     * Records items before their removal, with the links from and to them.
      *
      * @param  iterable<Item>  $items
      */
@@ -105,7 +104,7 @@ final class RevisionRecorder
     }
 
     /**
-     * What is about to be written over is kept, also where an item came to be by another way than the writer.
+     * Records the state before an overwrite, also for items that were not created by ItemWriter.
      *
      * @param  list<Item>  $items
      */
@@ -152,7 +151,7 @@ final class RevisionRecorder
         if ($this->change === null) {
             return;
         }
-        // Of an item that a change touches twice, the state before the first touch counts.
+        // If a change touches an item twice, the state before the first touch counts.
         $this->waiting[$item] = [
             'change_id' => $this->change->id,
             'item_id' => $item,

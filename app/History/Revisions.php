@@ -14,7 +14,7 @@ use Wellspring\Core\Content\Change\Differences;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Time\Iso8601;
 
-/** What became of an item, save by save. */
+/** The history of an item, save by save. */
 final readonly class Revisions
 {
     public function __construct(private PeopleNames $people)
@@ -49,7 +49,7 @@ final readonly class Revisions
     }
 
     /**
-     * What others changed since a revision, beside what someone who started from it wants to save.
+     * The changes of other people since a revision, compared with the values that someone wants to save.
      *
      * @param  array<string, mixed>  $mine
      * @return array{

@@ -12,13 +12,16 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** Takes a change back: items return to the revision before it, what it made goes, what it removed comes again. */
+/**
+ * Undoes a change: items return to the revision before it, items that it created are removed, removed ones are
+ * restored.
+ */
 final readonly class Undo
 {
-    /** How many items are brought back with a few queries together. */
+    /** Number of items that are restored together. */
     private const LOT = 500;
 
-    /** @param  iterable<UndoHandler>  $handlers  one a kind of change that does more than write items */
+    /** @param  iterable<UndoHandler>  $handlers  one for each kind of change that does more than write items */
     public function __construct(
         private ItemRestorer $items,
         private iterable $handlers,
@@ -26,9 +29,9 @@ final readonly class Undo
     }
 
     /**
-     * An item that was changed again since is left as it is now.
+     * An item that was changed again since stays as it is.
      *
-     * @param  (\Closure(int): void)|null  $progress  told how many items are done
+     * @param  (\Closure(int): void)|null  $progress  receives the number of processed items
      * @return array{undone: int, left: list<string>} how many items returned, and which did not, with the reason
      */
     public function undo(Change $change, ?\Closure $progress = null): array
@@ -76,7 +79,8 @@ final readonly class Undo
     }
 
     /**
-     * What the change made and nobody touched since goes, many at a time: an import may have made very many.
+     * Removes the items that the change created and nobody has changed since, in batches, because an import may have
+     * created very many.
      *
      * @param  (\Closure(int): void)|null  $progress
      */
@@ -100,7 +104,7 @@ final readonly class Undo
         return $removed;
     }
 
-    /** What was linked from and to the removed items is linked again, where both are there. */
+    /** Restores the links from and to the removed items, if both ends exist. */
     private function linkAgain(Change $change): void
     {
         foreach (array_chunk((array) ($change->data['links'] ?? []), 500) as $links) {

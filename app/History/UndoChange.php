@@ -10,7 +10,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * Takes a change back.
+ * Undoes a change, as a task.
  *
  * @implements LongWork<array{undone: int, left: list<string>}>
  */

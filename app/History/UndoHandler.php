@@ -7,14 +7,14 @@ namespace App\History;
 use App\Models\Change;
 use Wellspring\Core\Problem\Refused;
 
-/** Takes back what a kind of change did beside the items that it touched; those return by their revisions. */
+/** Undoes the parts of a change besides its items, which are restored by their revisions. */
 interface UndoHandler
 {
-    /** The kind of change, as it is stored. */
+    /** The stored kind of change. */
     public function kind(): string;
 
     /**
-     * Called within the transaction that undoes the change, before its items return.
+     * Called inside the transaction of the undo, before the items are restored.
      *
      * @return int how many things other than items returned
      *

@@ -10,7 +10,7 @@ use Wellspring\Core\Content\Spreadsheet\Spreadsheet;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Context\SiteSettings;
 
-/** Finds how the columns of a table are written. */
+/** Finds the form of each column of a table. */
 final readonly class ColumnForms
 {
     public function __construct(private SiteSettings $site)
@@ -19,7 +19,7 @@ final readonly class ColumnForms
 
     /**
      * @param  array<string, string>  $chosen  forms that a person has chosen, by column
-     * @param  int|null  $most  how many rows are looked at; null: all
+     * @param  int|null  $most  maximum number of rows to read; null: all
      * @return array<string, ColumnForm> by column; of files that are no tables, none
      */
     public function of(ImportRows $rows, Type $type, array $chosen, ?int $most = null): array

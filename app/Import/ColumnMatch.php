@@ -10,10 +10,10 @@ use Wellspring\Core\Content\ItemReader;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Text\Fold;
 
-/** Which column of a type a heading in a file means: as it was matched last, else by its words. */
+/** Matches the headings of a file with a type's columns: as in the last import, otherwise by their words. */
 final class ColumnMatch
 {
-    /** Words that tables use for what every item has. Common practice, no source. */
+    /** Words for the columns of every item. Common practice, no source. */
     private const WORDS = [
         'title' => ['name', 'heading', 'headline'],
         'text' => ['description', 'body', 'content'],
@@ -32,7 +32,7 @@ final class ColumnMatch
         $reader = new ItemReader($type);
         $remembered = DB::table('column_matches')->where('type_key', $type->key)->pluck('column', 'heading');
         $words = [];
-        // A key says most; then the words of the type's own; then those of what every item has.
+        // Keys come first, then labels of the type, then words for the columns of every item.
         $own = [...array_keys($type->fields), ...array_keys($type->taxonomies)];
         $columns = [...array_map(strval(...), $own), ...array_values(array_diff($reader->columns(), $own))];
         foreach ([
@@ -58,7 +58,7 @@ final class ColumnMatch
                 $words[$word] ??= $taxonomy->key;
             }
         }
-        // A table of tools calls its first column “Tool”, and a column of sheds “Shed”.
+        // A table of tools may call its first column “Tool”, and a table of sheds “Shed”.
         foreach ([$type->label, $type->plural] as $word) {
             $words[self::bare($word)] ??= 'title';
         }

@@ -8,14 +8,14 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * Reads a table with a header row (RFC 4180), a row at a time. What parts the cells — comma, semicolon or tab —
- * and the encoding — UTF-8 with or without a mark, or Windows-1252 — are told from the file.
+ * Reads a table with a header row (RFC 4180), row by row. The separator (comma, semicolon or tab) and the encoding
+ * (UTF-8 with or without a byte order mark, or Windows-1252) are detected.
  */
 final class Csv
 {
     private const MARK = "\xEF\xBB\xBF";
 
-    /** Bytes of one row at most. A longer one has a quote that is never closed. */
+    /** Maximum size of a row in bytes. A larger one has a quote that is never closed. */
     private const LONGEST_ROW = 4_000_000;
 
     private const MOST_CELLS = 2_000;
@@ -31,8 +31,8 @@ final class Csv
         $separator = null;
         $begins = $bytes = 0;
         $isOpen = false;
-        // The lines of a row are joined once, and each line's quotes are counted once: otherwise the time would grow
-        // with the square of the row's length.
+        // Lines are joined once and quotes are counted once per line; otherwise the time would grow with the square of
+        // the row's length.
         $lines = [];
         foreach (self::lines($path) as $line => $text) {
             $begins = $lines === [] ? $line : $begins;
@@ -75,7 +75,7 @@ final class Csv
     }
 
     /**
-     * A row as RFC 4180 writes it, its end included.
+     * A row in RFC 4180 form with its line end.
      *
      * @param  list<string>  $cells
      */
@@ -90,8 +90,8 @@ final class Csv
     }
 
     /**
-     * A cell that a spreadsheet program takes as text and not as a formula: one that begins as formulas do gets an
-     * apostrophe before it, which unmarked() takes away again. Plain numbers stay as they are.
+     * A cell that a spreadsheet treats as text: cells that a spreadsheet would treat as formulas get an apostrophe
+     * before them, which unmarked() removes. Plain numbers stay unchanged.
      */
     public static function marked(string $cell): string
     {
@@ -106,7 +106,7 @@ final class Csv
         return preg_match("/^'+[=+\\-@\t\r]/", $cell) === 1 ? substr($cell, 1) : $cell;
     }
 
-    /** The one of comma, semicolon and tab that stands most often in the header, quotes aside. */
+    /** The most frequent separator of the header, outside of quotes. */
     private static function separator(string $header): string
     {
         $bare = self::bare($header);
@@ -118,7 +118,7 @@ final class Csv
         return $best;
     }
 
-    /** The row without what stands in quotes. */
+    /** The row without quoted parts. */
     private static function bare(string $row): string
     {
         return str_contains($row, '"') ? preg_replace('/"[^"]*"/', '', $row) ?? $row : $row;

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace App\Import;
 
-/** How the text of a file is encoded, told from its bytes. */
+/** Detects the encoding of a file. */
 enum Encoding
 {
     case Utf8;
     case Windows1252;
 
-    /** Bytes to which Windows-1252 gives no character. */
+    /** Bytes without a character in Windows-1252. */
     private const UNDEFINED = '/[\x81\x8D\x8F\x90\x9D]/';
 
     /**
-     * Windows-1252 only where nothing speaks for UTF-8: some line is not UTF-8, and none holds a character of it
-     * beyond ASCII. A file of which a part is UTF-8 is broken UTF-8, and its wrong cells are told one by one.
+     * Windows-1252 is assumed only if nothing indicates UTF-8: some line is invalid UTF-8, and none contains a valid
+     * UTF-8 character beyond ASCII. A file that is partly UTF-8 is broken UTF-8, and its invalid cells are reported one
+     * by one.
      *
      * @param  iterable<string>  $lines
      */

@@ -8,7 +8,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Whitespace;
 
-/** What can be told of a file before it is imported. */
+/** Properties of a file before its import. */
 final class ImportFile
 {
     private const LOOKED_AT = 200;

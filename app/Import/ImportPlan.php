@@ -9,23 +9,22 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
-/** How a file is brought in: which of its columns is which field, and what becomes of rows that are known already. */
+/** The options of an import: the field of each column, and what happens with rows of known items. */
 final readonly class ImportPlan
 {
     public const MODES = ['create', 'update', 'both'];
 
     /**
-     * @param  array<string, string|null>|null  $columns  a column by the heading in the file, null for one that is
-     *   left out; null as a whole: the headings are columns
+     * @param  array<string, string|null>|null  $columns  the column by heading, null to ignore it; null as a whole:
+     *   headings are columns
      * @param  'create'|'update'|'both'  $mode
-     * @param  string  $key  what a row is known by: `slug`, or a field of the type
-     * @param  bool  $makeTerms  whether terms that are not there are made
-     * @param  bool  $skipBad  whether the right rows are written though others are wrong
-     * @param  bool  $plain  whether cells stand as they are: an apostrophe before what looks like a formula is a part
-     *   of the text
-     * @param  array<string, string>  $forms  how columns of a table are written, where a person has chosen it: `point`,
-     *   `comma`, `dayFirst`, `monthFirst`, or the separator of lists
-     * @param  string|null  $pictures  path of a zip file with the pictures that cells name
+     * @param  string  $key  what identifies a row: `slug`, or a field of the type
+     * @param  bool  $makeTerms  true if missing terms are created
+     * @param  bool  $skipBad  true if valid rows are written although others are invalid
+     * @param  bool  $plain  true if cells stay unchanged: a leading apostrophe is then part of the text
+     * @param  array<string, string>  $forms  forms of columns that a person has chosen: `point`, `comma`, `dayFirst`,
+     *   `monthFirst`, or the separator of lists
+     * @param  string|null  $pictures  path of a zip file with the pictures in cells
      */
     public function __construct(
         public ?array $columns = null,

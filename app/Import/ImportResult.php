@@ -7,7 +7,7 @@ namespace App\Import;
 use Wellspring\Core\Problem\Problem;
 
 /**
- * What an import did, or would do.
+ * The result of an import or of its check.
  *
  * @phpstan-type ImportResultShape array{
  *     created: int, changed: int, unchanged: int, bad: int, problemCount: int,
@@ -17,7 +17,7 @@ use Wellspring\Core\Problem\Problem;
  */
 final class ImportResult
 {
-    /** Problems that are told one by one; more are only counted. */
+    /** Maximum number of reported problems; further ones are only counted. */
     public const TOLD = 500;
 
     public int $created = 0;

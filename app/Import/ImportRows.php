@@ -9,16 +9,16 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Whitespace;
 
-/** The rows of a CSV or JSON file, by the columns that the plan matches its headings with. */
+/** The rows of a CSV or JSON file, by the columns of the plan. */
 final readonly class ImportRows
 {
-    /** @param  list<string>  $columns  that the type has */
+    /** @param  list<string>  $columns  of the type */
     public function __construct(private string $path, private ImportPlan $plan, private array $columns)
     {
     }
 
     /**
-     * In lots, so that no more than one lot has to be held at a time.
+     * In batches, so that memory contains only one batch.
      *
      * @return \Generator<int, non-empty-array<int, Row>> by number
      *

@@ -18,14 +18,14 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * Brings items in from a CSV or JSON file. The file is read twice: once to check every row, once to write all or none;
- * so that no more than one lot of rows has to be held at a time. What was written can be undone as one change.
+ * Imports items from a CSV or JSON file. The file is read twice: once to check every row, once to write all or none;
+ * memory contains only one batch of rows. The import can be undone as one change.
  */
 final class ItemImport
 {
     private const PREVIEWED = 12;
 
-    /** How many rows are read and written with a few queries together. */
+    /** Number of rows that are read and written together. */
     private const LOT = 500;
 
     private const ANALYZED_AT = [200, 2_000, 20_000, 200_000];
@@ -40,9 +40,9 @@ final class ItemImport
     }
 
     /**
-     * What the import would do; nothing is written.
+     * Checks the import without writing anything.
      *
-     * @param  \Closure(string, int): void  $progress  told the phase (`read`) and how many rows are done
+     * @param  \Closure(string, int): void  $progress  receives the phase (`read`) and the number of rows
      *
      * @throws Refused when the file as a whole cannot be taken
      */
@@ -52,8 +52,8 @@ final class ItemImport
     }
 
     /**
-     * @param  \Closure(string, int): void  $progress  told the phase (`read`, `write`) and how many rows are done
-     * @param  (\Closure(ImportResult): void)|null  $done  told what was written, in the same transaction
+     * @param  \Closure(string, int): void  $progress  receives the phase (`read`, `write`) and the number of rows
+     * @param  (\Closure(ImportResult): void)|null  $done  receives the result inside the same transaction
      *
      * @throws Refused when the file as a whole cannot be taken
      */
@@ -119,7 +119,7 @@ final class ItemImport
     }
 
     /**
-     * Links to what came later in the file are made when everything is there.
+     * Links to items further down in the file are written at the end.
      *
      * @param  array<int, true>  $bad
      * @param  array<array-key, string>  $slugs
@@ -147,8 +147,8 @@ final class ItemImport
     }
 
     /**
-     * Otherwise the database plans for the few items that were there, and looks each slug up by reading them all. Of
-     * many it knows enough.
+     * Updates the statistics. Otherwise PostgreSQL plans for the few earlier items and scans them all for each slug.
+     * With many items its statistics are good enough.
      */
     private function analyze(int $before, int $written): void
     {
@@ -164,7 +164,7 @@ final class ItemImport
 
     /**
      * @param  array<int, Row>  $rows
-     * @param  array<array-key, string>  $slugs  those that the file names, which no made slug may take
+     * @param  array<array-key, string>  $slugs  the slugs in the file, which generated slugs must not use
      * @return list<'created'|'changed'|'unchanged'>
      *
      * @throws Refused
@@ -226,7 +226,7 @@ final class ItemImport
     }
 
     /**
-     * @param  array<array-key, string>  $seen  where each stands, by value; this one is added
+     * @param  array<array-key, string>  $seen  place by value; this one is added
      *
      * @throws Refused when it stands there already
      */
@@ -261,7 +261,7 @@ final class ItemImport
         }
     }
 
-    /** @param  ReadRow|null  $read  null: it is wrong */
+    /** @param  ReadRow|null  $read  null if it is invalid */
     private function preview(ImportResult $result, Row $row, ?ReadRow $read): void
     {
         if (count($result->preview) < self::PREVIEWED) {

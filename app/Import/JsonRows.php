@@ -8,10 +8,13 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
-/** Reads items from JSON: a list of objects, or one object a line (told from the first character). */
+/** Reads items from JSON: a list of objects, or one object per line (detected by the first character). */
 final class JsonRows
 {
-    /** Bytes of a list, which is read as a whole, and of one line: PHP takes up to fifty times as much memory. */
+    /**
+     * Maximum size in bytes of a list, which is read as a whole, and of one line: PHP needs up to fifty times as much
+     * memory.
+     */
     private const LONGEST_LIST = 5_242_880;
 
     private const LONGEST_LINE = 4_000_000;

@@ -9,7 +9,7 @@ use App\Media\UploadedPicture;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** The pictures that come with an import, read from the zip where they lie: nothing is unpacked to the disk. */
+/** The pictures of an import, read directly from the zip file: nothing is unpacked to the disk. */
 final class PictureZip
 {
     private const MAX_FILES = 20_000;
@@ -70,7 +70,7 @@ final class PictureZip
     }
 
     /**
-     * What is wrong with the picture, if anything; nothing of it is kept.
+     * The fault of the picture, if any. Nothing is stored.
      *
      * @throws Refused
      */
@@ -83,7 +83,7 @@ final class PictureZip
     }
 
     /**
-     * Takes the picture in, once.
+     * Stores the picture once.
      *
      * @return string its name on the site
      */

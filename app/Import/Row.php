@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Import;
 
-/** One row of an import before it is understood. */
+/** One row of an import before its values are read. */
 final readonly class Row
 {
     /**
-     * @param  string  $place  where it stands in the file: `line 12`, `item 3`
+     * @param  string  $place  its place in the file: `line 12`, `item 3`
      * @param  array<string, mixed>  $values  by column
-     * @param  bool  $cells  whether the values are the text of cells rather than values of JSON
+     * @param  bool  $cells  true if the values are texts of cells rather than JSON values
      * @param  string|null  $fault  why it cannot be read at all
      */
     public function __construct(

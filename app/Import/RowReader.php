@@ -22,8 +22,8 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Whitespace;
 
 /**
- * Reads the rows of a file as the items that they make or change: finds the items that are known, makes terms and takes
- * pictures in where that is asked for, and checks what they name. Many rows are read with a few queries.
+ * Reads the rows of a file as items: finds known items, creates terms and stores pictures if asked to, and checks
+ * references. It reads many rows with a few queries.
  */
 final class RowReader
 {
@@ -55,7 +55,7 @@ final class RowReader
     ) {
     }
 
-    /** Begins a file, or begins it anew once it was checked. */
+    /** Begins a file, or restarts it after the check. */
     public function begin(Type $type, ImportPlan $plan): void
     {
         $this->plan = $plan;
@@ -69,8 +69,7 @@ final class RowReader
     }
 
     /**
-     * Learns what only the whole file tells: which items it brings that others of it link to, and which there are that
-     * its rows are known by.
+     * Collects facts about the whole file: the items that it creates and links to, and the known items of its rows.
      *
      * @throws Refused when the file as a whole cannot be taken
      */
@@ -83,8 +82,8 @@ final class RowReader
 
     /**
      * @param  array<int, Row>  $rows
-     * @param  ImportResult|null  $result  told of the terms that are made
-     * @param  bool  $writing  whether terms and pictures are stored, or made in mind only
+     * @param  ImportResult|null  $result  collects the created terms
+     * @param  bool  $writing  true if terms and pictures are stored; otherwise they only count as created
      * @return array<int, ReadRow|Refused> by the keys of the rows, in their order
      */
     public function readAll(array $rows, ?ImportResult $result, bool $writing): array
@@ -164,10 +163,10 @@ final class RowReader
     }
 
     /**
-     * The items that rows are known by.
+     * The known items of the rows.
      *
      * @param  array<int, Row>  $rows
-     * @param  array<int, array<string, mixed>>  $values  of the rows
+     * @param  array<int, array<string, mixed>>  $values  by row
      * @return array<int, Item|Refused> by the keys of the rows; without those of which there is none
      */
     private function known(array $rows, array $values): array
@@ -231,7 +230,7 @@ final class RowReader
         return $ids[0] ?? null;
     }
 
-    /** The row with its cells as the file format has them. */
+    /** The row with its cells in the file format. */
     private function formed(Row $row): Row
     {
         return $row->cells && $row->fault === null
@@ -239,7 +238,7 @@ final class RowReader
             : $row;
     }
 
-    /** Items of the file may link to others that stand further down in it. */
+    /** Items may link to others further down in the file. */
     private function expectLinks(ImportRows $rows): void
     {
         $names = [];
@@ -253,7 +252,7 @@ final class RowReader
     }
 
     /**
-     * What the row says of the key field.
+     * The value of the key field.
      *
      * @param  array<string, mixed>  $values
      */
@@ -270,7 +269,7 @@ final class RowReader
         }
     }
 
-    /** Finds the items that the file's rows are known by, all in one scan: there is no index of every field. */
+    /** Finds the known items of all rows in one scan, because not every field has an index. */
     private function findByKey(ImportRows $rows): void
     {
         $this->byKey = [];
@@ -301,7 +300,7 @@ final class RowReader
         }
     }
 
-    /** A value as JSON, the same for numbers that are equal. */
+    /** A value as JSON, equal for equal numbers. */
     private static function canonical(mixed $value): string
     {
         return json_encode(
@@ -310,7 +309,7 @@ final class RowReader
         );
     }
 
-    /** Makes the terms of a row's paths, where that is allowed; while checking they are made in mind only. */
+    /** Creates the missing terms of a row's paths, if that is allowed; during the check they only count as created. */
     private function makeTerms(Row $row, ?ImportResult $result, bool $writing): void
     {
         $maker = new TermMaker($this->terms, $this->catalogue);
@@ -327,7 +326,7 @@ final class RowReader
     }
 
     /**
-     * The values with the pictures of the zip under the names that they have on the site.
+     * The values with the names of the zip's pictures on the site.
      *
      * @param  array<string, mixed>  $values
      * @return array<string, mixed>

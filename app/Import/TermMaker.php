@@ -14,7 +14,7 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Text\Whitespace;
 
-/** Makes the terms that an import's paths name and the site lacks. */
+/** Creates the missing terms of an import's paths. */
 final readonly class TermMaker
 {
     public function __construct(private TermWriter $writer, private CatalogueStore $catalogue)
@@ -55,7 +55,7 @@ final readonly class TermMaker
 
     /**
      * @param  non-empty-list<string>  $names
-     * @param  bool  $writing  whether it is written, or made in mind only
+     * @param  bool  $writing  true if it is stored; otherwise it only counts as created
      */
     public function make(Type $type, string $taxonomy, array $names, bool $writing): Type
     {

@@ -9,7 +9,7 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
 
-/** Asks another site for one of its videos. */
+/** Fetches the description of a video from another site. */
 final class FetchVideo implements ShouldQueue
 {
     use Dispatchable;

@@ -11,7 +11,7 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Support\Facades\DB;
 
-/** Makes the indexes that live modules need, while the site goes on, and drops those that none does. */
+/** Creates the indexes of live modules while the site runs, and drops unused ones. */
 final class KeepIndexes implements ShouldQueue
 {
     use Dispatchable;
@@ -19,7 +19,7 @@ final class KeepIndexes implements ShouldQueue
 
     public function handle(Indexes $indexes, ModuleStore $modules): void
     {
-        // The database makes no index beside others' work from within a transaction; `wellspring:indexes` catches up.
+        // PostgreSQL cannot build an index concurrently inside a transaction; `wellspring:indexes` does so later.
         if (DB::transactionLevel() === 0) {
             $indexes->keep($modules->allLive());
         }

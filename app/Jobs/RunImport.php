@@ -21,7 +21,7 @@ use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** Checks or writes an import away from the request, so that whoever began it can leave. */
+/** Checks or writes an import in the queue, so that the person can leave the page. */
 final class RunImport implements ShouldQueue
 {
     use LeasedJob;
@@ -33,12 +33,12 @@ final class RunImport implements ShouldQueue
     public function handle(ItemImport $import, CatalogueStore $store): void
     {
         $row = Import::query()->find($this->import);
-        // What is done already needs not be done again because the worker was ended before it could say so.
+        // The work is already done: the worker was stopped before it could report so.
         if ($row === null || $row->state !== ($this->write ? 'writing' : 'checking')) {
             return;
         }
         $store->forget();
-        // A worker does one job after another; what this one writes is by whoever began it.
+        // A worker runs many jobs. This one acts as the person who started the import.
         Actor::become($row->user_id);
         $progress = $this->progress($row);
         try {
@@ -70,7 +70,7 @@ final class RunImport implements ShouldQueue
                 ],
             ]);
         } catch (\Throwable $fault) {
-            // Without the database nothing can be noted; the job is begun anew when it is back.
+            // Nothing can be recorded while the database is down; the job runs again later.
             if (app(LostConnectionDetector::class)->causedByLostConnection($fault)) {
                 throw $fault;
             }
@@ -88,7 +88,7 @@ final class RunImport implements ShouldQueue
         ]);
     }
 
-    /** Called, too, where the worker was ended each time, or took too long. */
+    /** Also called if the worker was stopped each time, or took too long. */
     public function failed(?\Throwable $fault): void
     {
         $message = $fault instanceof MaxAttemptsExceededException
@@ -101,7 +101,7 @@ final class RunImport implements ShouldQueue
     }
 
     /**
-     * Told on a connection of its own, so that it is seen before the import's transaction ends.
+     * Written over a separate connection, so that it is visible before the import's transaction ends.
      *
      * @return \Closure(string, int): void
      */

@@ -13,7 +13,7 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\LostConnectionDetector;
 use Wellspring\Core\Problem\Refused;
 
-/** Does the work of a task away from the request, as whoever began it. */
+/** Does the work of a task in the queue, as the person who started it. */
 final class RunTask implements ShouldQueue
 {
     use LeasedJob;
@@ -28,13 +28,13 @@ final class RunTask implements ShouldQueue
     public function handle(Tasks $tasks, CatalogueStore $store): void
     {
         $task = Task::query()->find($this->task);
-        // What is done already needs not be done again because the worker was ended before it could say so.
+        // The work is already done: the worker was stopped before it could report so.
         if ($task === null || ! $task->isUnderWay()) {
             return;
         }
         $store->forget();
         if ($task->user_id !== null && Actor::id() !== $task->user_id) {
-            // A worker does one job after another, each for somebody else.
+            // A worker runs many jobs, each as another person.
             Actor::become($task->user_id);
         }
         try {
@@ -45,7 +45,7 @@ final class RunTask implements ShouldQueue
 
                 return;
             }
-            // Without the database nothing can be noted; the job is begun anew when it is back.
+            // Nothing can be recorded while the database is down; the job runs again later.
             if (app(LostConnectionDetector::class)->causedByLostConnection($fault)) {
                 throw $fault;
             }
@@ -54,7 +54,7 @@ final class RunTask implements ShouldQueue
         }
     }
 
-    /** Called where the worker was ended each time, or took too long. */
+    /** Called if the worker was stopped each time, or took too long. */
     public function failed(?\Throwable $fault): void
     {
         $task = Task::query()->find($this->task);

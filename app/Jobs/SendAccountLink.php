@@ -10,8 +10,7 @@ use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Foundation\Queue\Queueable;
 
 /**
- * Sends the link that somebody asked for, away from the request: neither the answer nor its time tells whether there
- * is an account.
+ * Sends the requested link in the queue: neither the answer nor its time reveals whether there is an account.
  */
 final class SendAccountLink implements ShouldQueue
 {

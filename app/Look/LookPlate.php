@@ -10,14 +10,14 @@ use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Look\Look;
 use Wellspring\Core\Look\LookReader;
 
-/** The parts of a site on a plate, as a look shows them: a document of its own, for the manage screens. */
+/** A plate with the parts of a site in a look: a separate document for the manage screens. */
 final readonly class LookPlate
 {
     public function __construct(private Factory $views, private LookSheets $sheets, private SiteSettings $site)
     {
     }
 
-    /** @param  bool  $dark  whether it is seen in the dark */
+    /** @param  bool  $dark  true for the dark colours */
     public function html(Look $look, bool $dark): string
     {
         $seen = $look;

@@ -11,8 +11,8 @@ use Wellspring\Core\Look\LookVariables;
 use Wellspring\Core\Look\Palette;
 
 /**
- * The style sheet of a look, one for all: its fonts, its custom properties, the site's own styles and those of the look
- * itself. It is known by its content, so that it may be kept for good.
+ * The style sheet of a look: its fonts, its custom properties, the site's styles and its own. The address contains a
+ * hash of the content, so browsers may cache it forever.
  */
 final readonly class LookSheets
 {
@@ -20,10 +20,10 @@ final readonly class LookSheets
 
     private const MANIFEST = 'build/manifest.json';
 
-    /** The file of a family for the letters of most European languages. */
+    /** The font file with the letters of most European languages. */
     private const LATIN = 'node_modules/@fontsource-variable/%1$s/files/%1$s-latin-wght-normal.woff2';
 
-    /** The classes of resources/css/site that stand on each ground. */
+    /** The CSS classes of each ground. */
     private const ON_GROUND = [
         'bed' => '.band-quiet,.ground-bed,.module-tone-quiet',
         'ink' => '.ground-ink',
@@ -36,7 +36,7 @@ final readonly class LookSheets
     {
     }
 
-    /** Where the look's sheet is: `/look/HASH.css`. */
+    /** The address of the look's sheet: `/look/HASH.css`. */
     public function address(Look $look): string
     {
         $name = 'look-address:'.hash('xxh128', serialize([$look->toArray(), $this->built()]));
@@ -71,7 +71,7 @@ final readonly class LookSheets
         ));
     }
 
-    /** The sheet of that hash; null where there is none. What was forgotten is made of the looks that are kept. */
+    /** The sheet with the hash; null if there is none. Evicted sheets are made again from the stored looks. */
     public function find(string $hash): ?string
     {
         $css = $this->cache->get("look-sheet:{$hash}");
@@ -98,7 +98,7 @@ final readonly class LookSheets
     {
         $fonts = array_map(fn (string $font): string => $this->file("resources/fonts/{$font}.css"), $look->fonts());
 
-        // A page does not move for a font that comes late: it has it from the next page on.
+        // A font that loads late is used from the next page on, so that the page does not move.
         $fonts = str_replace('font-display:swap', 'font-display:optional', $fonts);
 
         return implode("\n", array_filter([
@@ -125,8 +125,8 @@ final readonly class LookSheets
     }
 
     /**
-     * The colours of the page and of each ground. Those of a ground have no specificity, so a module's own style wins.
-     * Paper has no grounds.
+     * The colours of the page and of each ground. Those of a ground have no specificity, so a module's own style
+     * overrides them. Paper is the default.
      */
     private static function palette(Look $look, Palette $palette): string
     {
@@ -150,7 +150,7 @@ final readonly class LookSheets
         return $said;
     }
 
-    /** What the build has made of a style sheet. */
+    /** The built version of a style sheet. */
     private function file(string $source): string
     {
         $file = self::fileOf($source);
@@ -161,7 +161,7 @@ final readonly class LookSheets
             : trim($css);
     }
 
-    /** What the build has made of a source, by its path below public/build; null where there is none. */
+    /** The path of a built source below public/build; null if there is none. */
     private static function fileOf(string $source): ?string
     {
         $manifest = json_decode((string) file_get_contents(public_path(self::MANIFEST)), true);
@@ -176,7 +176,7 @@ final readonly class LookSheets
         return substr(hash('sha256', $css), 0, 20);
     }
 
-    /** When the styles were built. */
+    /** The time of the last build. */
     private function built(): int
     {
         return (int) filemtime(public_path(self::MANIFEST));

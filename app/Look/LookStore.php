@@ -22,7 +22,7 @@ use Wellspring\Core\Look\ShippedLooks;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** Keeps looks: each has a draft, and one of them is live. Those that ship are there while nobody has changed them. */
+/** Stores looks: each has a draft, and one of them is live. Shipped looks exist until somebody changes them. */
 final readonly class LookStore
 {
     public const KIND = 'look';
@@ -53,7 +53,7 @@ final readonly class LookStore
         return self::rows()->where('key', $key)->first();
     }
 
-    /** The key of the look that visitors get. */
+    /** The key of the live look. */
     public function liveKey(): string
     {
         $key = self::rows()->whereNotNull('live')->value('key');
@@ -62,9 +62,9 @@ final readonly class LookStore
     }
 
     /**
-     * Replaces the draft, or makes one.
+     * Saves the draft, or creates it.
      *
-     * @param  int  $revision  the revision that the change started from; 0 where nobody has changed it before
+     * @param  int  $revision  the revision that the change started from; 0 for an unchanged shipped look
      *
      * @throws StaleWrite
      */
@@ -92,7 +92,7 @@ final readonly class LookStore
         });
     }
 
-    /** Makes a look the one that visitors get, as its draft is now. */
+    /** Makes a look live, with its current draft. */
     public function publish(string $key, ?int $revision = null): SiteDefinition
     {
         return DB::transaction(function () use ($key, $revision): SiteDefinition {
@@ -102,7 +102,7 @@ final readonly class LookStore
             }
             $stored = $this->row($key);
             $row = $stored ?? $this->save($look, 0);
-            // One after the other: only one look is live.
+            // Serialised, because only one look is live.
             self::rows()->orderBy('id')->lockForUpdate()->get();
             $row = SiteDefinition::query()->findOrFail($row->id);
             $stored === null || StaleWrite::unless($row->revision, $revision);
@@ -124,7 +124,7 @@ final readonly class LookStore
         self::rows()->where('key', $key)->delete();
     }
 
-    /** How many live pages the look is the look of. */
+    /** The number of live pages with the look. */
     public function pages(): int
     {
         return Page::query()->whereNotNull('live')->whereNull('removed_at')->count();

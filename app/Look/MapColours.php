@@ -7,7 +7,7 @@ namespace App\Look;
 use Wellspring\Core\Look\Look;
 use Wellspring\Core\Look\Role;
 
-/** The colours of a look that the tiles of maps have. Their name is part of a tile's address, so tiles may be kept. */
+/** The colours of map tiles in a look. Their name is part of a tile's address, so tiles may be cached. */
 final readonly class MapColours
 {
     private function __construct(public string $sea, public string $land, public string $coast)

@@ -14,31 +14,31 @@ use Sabberworm\CSS\Property\Selector;
 use Sabberworm\CSS\RuleSet\DeclarationBlock;
 
 /**
- * A site's own style sheet, kept in its place: its rules hold within the content of the page alone, nothing in it is
- * fetched from elsewhere, and nothing is painted outside the content. Whatever a browser could read otherwise than the
- * parser here (escapes, open quotes, open brackets) is taken away.
+ * A site's own style sheet, limited in scope: its rules apply only inside the content of the page, it loads nothing,
+ * and it paints nothing outside the content. Constructs that browsers may read differently than this parser (escapes,
+ * open quotes, open brackets) are removed.
  */
 final class OwnStyles
 {
-    /** The element in which the rules hold. */
+    /** The element that limits the rules. */
     private const PLACE = '#content';
 
     /**
-     * Nothing is painted outside the place, however it is positioned, moved or enlarged (CSS Containment Module Level
-     * 2, W3C); rings around what has the focus keep their room. On a phone without scripts, the filters open over the
-     * whole window by their address, so they lift it while they are open.
+     * Prevents painting outside the content, however an element is positioned, moved or enlarged (CSS Containment
+     * Module Level 2, W3C); focus rings keep their space. On a phone without scripts, the filters open over the whole
+     * window, so this is lifted while they are open.
      */
     private const CONTAINED = self::PLACE.'{contain:layout paint;overflow-clip-margin:8px}'
         .self::PLACE.':has(.choose:target){contain:none}';
 
     private const AT_RULES = ['media', 'supports'];
 
-    /** Properties that fetch, or are more than a style. */
+    /** Properties that load something, or are more than a style. */
     private const REFUSED = ['behavior', '-moz-binding', 'src', 'cursor'];
 
     private const POSITIONS = ['static', 'relative', 'absolute'];
 
-    /** Functions that fetch what they name, and those of old browsers that run what they hold. */
+    /** Functions that load something, and those of old browsers that execute their content. */
     private const FETCHES = '/(url|src|image|image-set|cross-fade|element|paint|expression|-webkit-[a-z-]+)\(/i';
 
     /** @return string empty if nothing is left */
@@ -121,20 +121,20 @@ final class OwnStyles
             && preg_match(self::FETCHES, $text) !== 1;
     }
 
-    /** Whether a selector begins below the place: `~` and `+` would lead beside it. */
+    /** True if a selector stays inside the content: `~` and `+` would select siblings. */
     private static function staysInside(string $selector): bool
     {
         return preg_match('/^\s*[~+|]/', $selector) !== 1 && self::isClosed($selector);
     }
 
-    /** Whether every quote and bracket is closed where it is opened, and nothing is escaped. */
+    /** True if every quote and bracket is closed, and nothing is escaped. */
     private static function isClosed(string $text): bool
     {
         $bare = preg_replace('/"[^"\\\\\r\n\f]*"|\'[^\'\\\\\r\n\f]*\'/', '', $text);
         if ($bare === null || preg_match('~["\'\\\\{};@<]|/\*~', $bare) === 1) {
             return false;
         }
-        // Brackets that close each other are taken away, from the inside out.
+        // Removes matching brackets from the inside out.
         $brackets = (string) preg_replace('/[^()[\]]/', '', $bare);
         do {
             $brackets = str_replace(['()', '[]'], '', $brackets, $closed);

@@ -11,12 +11,12 @@ use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
 
 /**
- * The letters of a site that has no mail server set. They are stored encrypted with the application's key: they hold
- * links that open accounts.
+ * The mails of a site without a mail server. They are encrypted with the application's key, because they contain links
+ * that open accounts.
  */
 final class Outbox
 {
-    /** Days that a letter is kept. */
+    /** Days until a mail is removed. */
     private const DAYS = 30;
 
     public function add(SentMessage $message): void

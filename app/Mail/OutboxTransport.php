@@ -7,7 +7,7 @@ namespace App\Mail;
 use Symfony\Component\Mailer\SentMessage;
 use Symfony\Component\Mailer\Transport\AbstractTransport;
 
-/** Puts letters into the outbox, where the operator of a site without a mail server reads them. */
+/** Puts mails into the outbox, where the operator of a site without a mail server can read them. */
 final class OutboxTransport extends AbstractTransport
 {
     public const NAME = 'outbox';

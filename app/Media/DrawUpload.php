@@ -9,7 +9,7 @@ use App\Tasks\LongWork;
 use Illuminate\Support\Facades\Storage;
 
 /**
- * Takes in a large picture that was uploaded a moment ago.
+ * Processes a large uploaded picture, as a task.
  *
  * @phpstan-import-type MediaShape from Media
  *
@@ -27,7 +27,7 @@ final readonly class DrawUpload implements LongWork
     }
 
     /**
-     * @param  array<string, mixed>  $input  file (its path on the disk `imports`), name (what it was called), alt
+     * @param  array<string, mixed>  $input  file (its path on the disk `imports`), name (of the original file), alt
      * @return MediaShape
      */
     public function run(array $input, \Closure $progress): array

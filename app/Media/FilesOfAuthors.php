@@ -16,14 +16,14 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Who\Audience;
 
 /**
- * Which files an author may put into an item. A file that an item shows can be seen by everybody whom the item is for;
- * so an author uses their own files, files that these people see already, and files that the item has for the same
- * readers. A manager uses all.
+ * The files that an author may use in an item. All readers of an item can see its files, so an author may use their own
+ * files, files that these readers can already see, and files that the item already shows to the same readers. A manager
+ * may use all.
  */
 final readonly class FilesOfAuthors
 {
     /**
-     * @param  Item|null  $item  as it stands; null: a new one
+     * @param  Item|null  $item  the current item; null: a new one
      *
      * @throws Refused with each field that holds another file
      */
@@ -44,7 +44,7 @@ final readonly class FilesOfAuthors
         if ($who->isManager()) {
             return;
         }
-        // For other readers, the files that the item has are judged anew.
+        // If the readers change, the item's files are checked again.
         $isForTheSame = $item !== null && Audience::of($item->audience)->keys === $audience->keys;
         $kept = $isForTheSame ? $item->media_names : [];
         $used = [];

@@ -8,8 +8,8 @@ use App\Site\PageCache\PageCacheSettings;
 use App\Site\PageCache\PageDatabase;
 
 /**
- * Answers requests for the library's files before the framework is loaded: with those that signed-out visitors may see
- * at this moment, asked anew for each request. What is left to the framework is asked for by somebody with a session.
+ * Answers requests for files of the library before the framework is loaded: files that signed-out visitors may see now,
+ * checked for each request. Requests with a session go to the framework.
  */
 final class MediaFront
 {
@@ -31,7 +31,7 @@ final class MediaFront
 
             return true;
         }
-        // nginx knows the file's own type.
+        // nginx sets the content type.
         ini_set('default_mimetype', '');
         foreach ($file->headers() as $name => $value) {
             header("{$name}: {$value}");

@@ -17,8 +17,8 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 
 /**
- * Takes in pictures and files: told by their content, never by their name. Pictures are drawn anew in every width that
- * the site uses, so that nothing else of what was uploaded — where it was taken, by which camera — comes along.
+ * Stores pictures and files. Their kind comes from their content, never from their name. Pictures are drawn again in
+ * every width of the site, so that no metadata remains, such as the location or the camera.
  */
 final class MediaStore
 {
@@ -42,8 +42,8 @@ final class MediaStore
     ];
 
     /**
-     * @param  float  $x  what must stay in sight when a picture is cut, 0 at the left to 1 at the right
-     * @param  float  $y  likewise, 0 at the top
+     * @param  float  $x  the focus point, which cropping keeps visible, from 0 at the left to 1 at the right
+     * @param  float  $y  from 0 at the top to 1 at the bottom
      * @param  int|null  $revision  the revision that the change started from; null to write in any case
      *
      * @throws StaleWrite with the file as it is now
@@ -63,8 +63,8 @@ final class MediaStore
 
     /**
      * @param  string  $path  of the file on this machine
-     * @param  string  $name  what it was called; its name here is made from that
-     * @param  string  $alt  what a picture shows, in words
+     * @param  string  $name  the original file name, from which its new name is made
+     * @param  string  $alt  alternative text of a picture
      *
      * @throws Refused
      */
@@ -109,8 +109,8 @@ final class MediaStore
 
     /**
      * @param  string  $bytes  of a PNG, JPEG, WebP or GIF picture
-     * @param  string  $name  what it was called; its name here is made from that
-     * @param  string  $alt  what it shows, in words
+     * @param  string  $name  the original file name, from which its new name is made
+     * @param  string  $alt  alternative text
      *
      * @throws Refused
      */
@@ -141,7 +141,7 @@ final class MediaStore
         ]), $name, 'webp', array_map(fn (string $bytes): \Closure => fn (): string => $bytes, $files));
     }
 
-    /** How many pixels a picture of this machine's has; 0 where it is none. */
+    /** The number of pixels of a local picture; 0 if it is none. */
     public static function pixels(string $path): int
     {
         $size = @getimagesize($path);
@@ -150,10 +150,10 @@ final class MediaStore
     }
 
     /**
-     * Keeps the row and the files together: both, or, where the transaction does not come about, neither.
+     * Stores the row and the files together; if the transaction fails, neither.
      *
-     * @param  array<string, \Closure(): (string|resource)>  $files  contents by folder and ending: `w400/ jpg`; ''
-     *   for the one as it came
+     * @param  array<string, \Closure(): (string|resource)>  $files  contents by folder and extension: `w400/ jpg`; ''
+     *   for the original
      */
     private function keep(Media $media, string $name, string $ending, array $files): Media
     {
@@ -176,7 +176,7 @@ final class MediaStore
     }
 
     /**
-     * Not only when the innermost of the open transactions rolls back, as with DB::afterRollBack, but any around it.
+     * DB::afterRollBack covers only the innermost transaction; this covers all open ones.
      */
     private function whenAnyRollsBack(\Closure $do): void
     {

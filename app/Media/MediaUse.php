@@ -15,14 +15,14 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * Where files are used: by items and terms, in their fields and their texts, and by the definitions of
- * modules, pages and the site.
+ * The uses of files: in items and terms, in their fields and texts, and in the definitions of modules, pages and the
+ * site.
  */
 final readonly class MediaUse
 {
     /**
      * @param  list<string>  $names
-     * @param  User|null  $who  authors read the titles of their own items only; null: everything is told
+     * @param  User|null  $who  authors see the titles of their own items only; null: everything
      * @return array<string, list<array{title: string, link: string|null}>> by name; links lead to the manage screens
      */
     public function of(array $names, ?User $who = null): array
@@ -49,7 +49,7 @@ final readonly class MediaUse
 
     /**
      * @param  list<string>  $names
-     * @param  User|null  $author  who reads the titles of their own alone
+     * @param  User|null  $author  sees the titles of their own items only
      * @return iterable<array{list<string>, array{title: string, link: string|null}}> each with the names it uses
      */
     private function items(array $names, ?User $author): iterable

@@ -8,10 +8,10 @@ use App\Database\PostgresArray;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Context\Context;
 
-/** Which files of the library somebody may see: those that something uses which they may see. */
+/** The files of the library that a viewer may see: those that something visible uses. */
 final readonly class OpenMedia
 {
-    /** @param  string  $media  name of a row of the library */
+    /** @param  string  $media  name of a row in the media library */
     public function isOpen(string $media, Context $context): bool
     {
         return (bool) DB::scalar('select media_is_open(?, ?, ?)', [

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Media;
 
 /**
- * A file of the library as its address names it, and how it is handed out: the application says that it may be seen,
- * nginx sends it. Needs nothing of the framework.
+ * A file of the library by its address, and how it is sent: the application checks the access, nginx sends the file.
+ * This class does not need the framework.
  */
 final readonly class StoredFile
 {
@@ -15,13 +15,13 @@ final readonly class StoredFile
     /**
      * @param  string  $path  below the folder of the library: `w400/fern.jpg`
      * @param  string  $ending  `jpg`
-     * @param  string  $media  the name of its row: `fern.webp`; a picture's other variants belong to the same
+     * @param  string  $media  the name of its row: `fern.webp`, which all variants of a picture share
      */
     private function __construct(private string $path, public string $ending, public string $media)
     {
     }
 
-    /** @param  string  $address  path of a request; null where it is no file's */
+    /** @param  string  $address  path of a request; null if it is not a file's */
     public static function at(string $address): ?self
     {
         return preg_match(self::ADDRESS, $address, $found) !== 1 ? null : new self(
@@ -32,9 +32,9 @@ final readonly class StoredFile
     }
 
     /**
-     * The names that a text may call it by: a picture has a variant for browsers that know no WebP.
+     * The names of the file in texts: a picture has a variant for browsers without WebP.
      *
-     * @param  string  $media  name of a row of the library
+     * @param  string  $media  name of a row in the media library
      * @return non-empty-list<string>
      */
     public static function variants(string $media): array

@@ -10,16 +10,16 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * An uploaded picture, drawn anew: upright, without its EXIF data, and of an animation only the first frame.
+ * An uploaded picture, drawn again: upright, without EXIF data; of an animation only the first frame.
  */
 final readonly class UploadedPicture
 {
     public const MAX_BYTES = 15 * 1024 * 1024;
 
-    /** Widths in px that a picture is made in; the largest is the most that is kept. */
+    /** The widths of a picture in px; the largest limits the stored size. */
     public const WIDTHS = [400, 800, 1200, 1600];
 
-    /** Sample points in each direction when transparency is looked for. */
+    /** Number of sample points in each direction for detecting transparency. */
     private const GRID = 60;
 
     private function __construct(private ImageInterface $image)
@@ -53,7 +53,7 @@ final readonly class UploadedPicture
         return $this->image->height();
     }
 
-    /** Whether any sample point is transparent. */
+    /** True if a sample point is transparent. */
     public function isClear(): bool
     {
         [$right, $bottom] = [$this->width() - 1, $this->height() - 1];
@@ -80,7 +80,7 @@ final readonly class UploadedPicture
 
     /**
      * @param  int  $width  in px
-     * @param  'png'|'jpg'  $plain  the ending besides webp
+     * @param  'png'|'jpg'  $plain  the extension besides webp
      * @return array<string, string> the picture in that width, by ending
      */
     public function written(int $width, string $plain): array

@@ -11,7 +11,7 @@ use App\Video\VideoStore;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Video\VideoEmbed;
 
-/** Asks the sites that the settings name for their videos, and stores what they say. */
+/** Fetches descriptions of videos from the sites in the settings, and stores them. */
 final readonly class VideoFetcher
 {
     private const MOST_TRIES = 3;
@@ -25,7 +25,7 @@ final readonly class VideoFetcher
     }
 
     /**
-     * Asks the site for the video and its thumbnail.
+     * Fetches the video's description and thumbnail.
      *
      * @return bool whether it is known now
      */
@@ -53,7 +53,7 @@ final readonly class VideoFetcher
         return $video->frame !== null;
     }
 
-    /** The name of the stored thumbnail. A video without one has a plain ground. */
+    /** The name of the stored thumbnail. A video without one has a plain background. */
     private function picture(VideoEmbed $embed): ?string
     {
         if ($embed->thumbnail === null) {

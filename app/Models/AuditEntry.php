@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * One thing that somebody did: never changed, removed when it has been kept long enough.
+ * One entry of the audit trail. It is never changed, and removed after its retention period.
  *
  * @property int $id
  * @property CarbonImmutable $at
@@ -66,7 +66,7 @@ final class AuditEntry extends Model
     }
 
     /**
-     * Those whose person or subject has the words, in small letters.
+     * Entries whose person or subject contains the words, in lower case.
      *
      * @param  Builder<self>  $query
      */

@@ -11,7 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Something that was done to many items at once, or to a type, and can be undone.
+ * A change of many items or of a type, which can be undone.
  *
  * @property int $id
  * @property int|null $user_id
@@ -40,7 +40,7 @@ final class Change extends Model
         return $this->belongsTo(User::class);
     }
 
-    /** How many items it touched. */
+    /** The number of affected items. */
     public function size(): int
     {
         return DB::table('change_items')->where('change_id', $this->id)->count();

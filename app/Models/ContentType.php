@@ -8,7 +8,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * A content type as its file says it.
+ * A content type in the form of its file.
  *
  * @property string $key
  * @property array<string, mixed> $definition

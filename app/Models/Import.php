@@ -9,7 +9,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * A file on its way in: looked at, checked, written.
+ * An uploaded file for an import and its state.
  *
  * @property int $id
  * @property int|null $user_id

@@ -15,7 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * One record of a content type. No empty value is ever stored: what is empty is null, or absent from `fields`.
+ * One item of a content type. Empty values are never stored: they are null, or absent from `fields`.
  *
  * @property int $id
  * @property string $type_key
@@ -59,7 +59,7 @@ final class Item extends Model
         'author_id',
     ];
 
-    /** As PostgreSQL writes an instant; any other format would be guessed at, again and again. */
+    /** PostgreSQL's form of an instant; any other format would be detected again at each use. */
     protected $dateFormat = 'Y-m-d H:i:sO';
 
     protected function casts(): array
@@ -78,14 +78,14 @@ final class Item extends Model
         ];
     }
 
-    /** The columns that a record is made of; what rules search and compare by is in others, and larger. */
+    /** The columns of a record; the columns for search and comparison are larger and left out. */
     public const RECORD_COLUMNS = [
         'id', 'type_key', 'slug', 'title', 'status', 'publish_at', 'expire_at', 'audience', 'author_id', 'lead', 'text',
         'fields', 'created_at', 'updated_at',
     ];
 
     /**
-     * What a record is made of.
+     * The columns of a record.
      *
      * @return list<string>
      */
@@ -95,7 +95,7 @@ final class Item extends Model
     }
 
     /**
-     * What it links to, with what is shown of it.
+     * The linked records, with the columns that links show.
      *
      * @return list<string>
      */
@@ -108,7 +108,7 @@ final class Item extends Model
     }
 
     /**
-     * What its values by column are made of.
+     * The columns of its values.
      *
      * @return list<string>
      */

@@ -8,7 +8,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * What a field of an item links to: another item or a person.
+ * A link of a field to another item or a person.
  *
  * @property int $item_id
  * @property string $field

@@ -57,7 +57,7 @@ final class Media extends Model
     protected $dateFormat = 'Y-m-d H:i:sO';
 
     /**
-     * Those whose name, title or alternative text has the words, in small letters.
+     * Files whose name, title or alternative text contains the words, in lower case.
      *
      * @param  Builder<self>  $query
      */

@@ -20,12 +20,15 @@ use App\Listing\Indexes\Indexes;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
-/** Measures beside the plainest hand-written alternative, in one run. bin/bench calls it on a database of its own. */
+/**
+ * Measures the application beside the plainest hand-written alternatives, in one run. bin/bench calls it on a separate
+ * database.
+ */
 final class Bench extends Command
 {
     use ReportsProblems;
 
-    /** What `--only` names, in the order in which they are measured. */
+    /** The parts for `--only`, in the order of measurement. */
     private const PARTS = [
         'queries' => QueryBenchmark::class,
         'choices' => ChoicesBenchmark::class,

@@ -11,7 +11,7 @@ use App\People\People;
 use Illuminate\Console\Command;
 use Wellspring\Core\Problem\Refused;
 
-/** Makes an account that manages the site, on a machine where nobody can invite anybody yet. */
+/** Creates a manager on a machine without any account to invite them. */
 final class FirstManager extends Command
 {
     use ReportsProblems;

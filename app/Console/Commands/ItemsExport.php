@@ -44,7 +44,7 @@ final class ItemsExport extends Command
 
             return self::SUCCESS;
         }
-        // Written beside and then moved, so that a file is there whole or not at all.
+        // The file is written under another name and then moved, so it is never incomplete.
         $part = $out.'.part';
         $file = is_dir(dirname($out)) && is_writable(dirname($out)) ? fopen($part, 'wb') : false;
         if ($file === false) {

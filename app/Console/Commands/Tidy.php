@@ -18,11 +18,11 @@ use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\DB;
 
 /**
- * A cache in the database keeps what has run out until somebody asks for it by name; of old listings nobody does.
+ * A database cache removes an expired entry only when its key is read, which never happens for old listings.
  */
 final class Tidy extends Command
 {
-    /** So many at a time, so that no request waits for the table. */
+    /** Number of rows per statement, so that no request waits for the table. */
     private const AT_ONCE = 5_000;
 
     protected $signature = 'wellspring:tidy';

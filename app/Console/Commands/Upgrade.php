@@ -21,8 +21,8 @@ use Wellspring\Core\Content\Type;
 use Wellspring\Core\Text\Whitespace;
 
 /**
- * Brings content that an older version stored to what this version would store, each step once, and empties the cache,
- * whose entries have the older version's shape. Call after `migrate`.
+ * Converts stored content of older versions, each step once, and clears the cache, whose entries may have an older
+ * form. Call it after `migrate`.
  */
 final class Upgrade extends Command
 {
@@ -116,7 +116,7 @@ final class Upgrade extends Command
         foreach ($types as $type) {
             $columns->assign($type);
         }
-        // Their indexes hold the columns.
+        // Their indexes contain the columns.
         event(new LiveModulesChanged);
 
         return count($types);

@@ -7,10 +7,9 @@ namespace App\Content\Html;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 
 /**
- * The elements and attributes that a text with markup may have. Everything else is taken away: an element of
- * `UNWRAPPED` leaves its content, any other element goes with its content. What a text cannot have is what acts on the
- * page around it: identifiers, names, scripts, styles, forms, dialogs, landmarks, and elements that swallow what
- * follows them.
+ * The allowed elements and attributes of texts with markup. Everything else is removed: elements of `UNWRAPPED` keep
+ * their content, all others are removed with it. Anything that affects the page around the text is forbidden:
+ * identifiers, names, scripts, styles, forms, dialogs, landmarks, and elements that swallow what follows them.
  */
 final class AllowedHtml
 {
@@ -39,17 +38,17 @@ final class AllowedHtml
         'track' => ['src', 'kind', 'srclang', 'label', 'default'],
     ];
 
-    /** Elements that go and leave their content: old formatting, landmarks of the page, and parts of forms. */
+    /** Elements that are removed but keep their content: old formatting, landmarks, and parts of forms. */
     private const UNWRAPPED = [
         'html', 'body', 'main', 'header', 'footer', 'nav', 'aside', 'hgroup', 'search', 'menu', 'dir', 'center', 'font',
         'big', 'tt', 'strike', 'acronym', 'nobr', 'marquee', 'form', 'fieldset', 'legend', 'label', 'output', 'rb',
         'rtc', 'blink', 'listing', 'map',
     ];
 
-    /** Links that open elsewhere cannot reach the page that they were opened from. */
+    /** A link to a new window gets rel="noopener", so the new page cannot reach this one. */
     private const LINK_RELATION = 'noopener';
 
-    /** The only other place that a link may open in: other names are frames and windows of the page. */
+    /** The only allowed target of a link: other names are frames and windows of the page. */
     public const LINK_TARGET = '_blank';
 
     public static function config(int $maxBytes): HtmlSanitizerConfig

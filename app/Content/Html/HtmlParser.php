@@ -9,9 +9,8 @@ use Masterminds\HTML5\Parser\Tokenizer;
 use Symfony\Component\HtmlSanitizer\Parser\ParserInterface;
 
 /**
- * Reads a text with markup into a document in which no element closes one of the page around the text: in HTML, an
- * `li`, `dt` or `dd` outside a list of its own closes the item of the list that the text stands in (HTML Living
- * Standard, 13.2.6.4.7).
+ * Parses a text with markup so that no element closes an element around the text. In HTML, an `li`, `dt` or `dd`
+ * outside a list of its own would close the item of the surrounding list (HTML Living Standard, 13.2.6.4.7).
  */
 final class HtmlParser implements ParserInterface
 {
@@ -35,7 +34,7 @@ final class HtmlParser implements ParserInterface
     }
 
     /**
-     * @param  list<string>  $around  names of the elements that the node stands in
+     * @param  list<string>  $around  names of the ancestors
      * @return list<\DOMElement> items of lists that stand in no list of the text
      */
     private static function stray(\DOMNode $node, array $around = []): array

@@ -7,8 +7,8 @@ namespace App\Content\Html;
 use Masterminds\HTML5\Parser\DOMTreeBuilder;
 
 /**
- * Builds the document of a text, and stops where it would become slow: the parser's time grows with the square of the
- * number of attributes of one tag, and of the depth of elements.
+ * Builds the document of a text, within limits: the parser's time grows with the square of the number of attributes of
+ * a tag, and of the depth of elements.
  */
 final class LimitedTreeBuilder extends DOMTreeBuilder
 {
@@ -48,7 +48,7 @@ final class LimitedTreeBuilder extends DOMTreeBuilder
     }
 
     /**
-     * The parser collects a message for each fault; nobody reads them.
+     * The parser collects messages that nobody reads, so they are dropped.
      *
      * @param  string  $msg
      * @param  int  $line

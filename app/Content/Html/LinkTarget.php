@@ -7,7 +7,7 @@ namespace App\Content\Html;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 use Symfony\Component\HtmlSanitizer\Visitor\AttributeSanitizer\AttributeSanitizerInterface;
 
-/** Keeps of a link's targets only the new window. */
+/** Allows only the new window as target of a link. */
 final class LinkTarget implements AttributeSanitizerInterface
 {
     public function getSupportedElements(): array

@@ -13,19 +13,19 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Text\Html;
 
 /**
- * Makes text with markup safe before it is stored, whatever it belongs to. What was found to be safe, or made safe, is
- * remembered while the process lives: a text is checked before a transaction and stored in it, and read once for both.
+ * Cleans text with markup before it is stored. Results are remembered for the process, because a text is checked before
+ * a transaction and stored inside it.
  */
 final class SafeHtml
 {
     private const MAX_BYTES = 1_000_000;
 
-    /** Texts that are remembered, and their bytes. */
+    /** Limits of the remembered texts, in number and in bytes. */
     private const REMEMBERED = 10_000;
 
     private const REMEMBERED_BYTES = 8_000_000;
 
-    /** The sanitizer is made when it is needed: it costs more than drawing a page that has no such text. */
+    /** The sanitizer is created when needed, because that costs more than drawing a page without such a text. */
     private ?HtmlSanitizer $sanitizer = null;
 
     /** @var array<string, string|true> by hash of a text: what is left of it; true if it is safe as it stands */
@@ -33,7 +33,7 @@ final class SafeHtml
 
     private int $bytes = 0;
 
-    /** Null if nothing is left of the text. A text that is too complex to read leaves its words without markup. */
+    /** Null if nothing remains of the text. Of a text that is too complex, only the words remain. */
     public function safe(string $html): ?string
     {
         try {
@@ -62,7 +62,7 @@ final class SafeHtml
     }
 
     /**
-     * Says which of the values are texts too complex to read. Call it before a transaction begins.
+     * Reports which values are texts that are too complex. Call it before a transaction begins.
      *
      * @param  array<string, Field>  $fields
      * @param  array<string, mixed>  $values  by field; `text` and `description` need no field

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Content\Html;
 
-/** Markup that takes too long to read. The message says what was expected, to the person who sent it. */
+/** Markup that would take too long to read. The message tells the person what was expected. */
 final class TooComplexHtml extends \DomainException
 {
 }

@@ -29,7 +29,7 @@ final readonly class TermChanges
     }
 
     /**
-     * Items, the terms below and the modules that name them follow the one that stays.
+     * Items, the terms below and the modules switch to the remaining term.
      *
      * @param  list<Term>  $gone
      */
@@ -82,7 +82,7 @@ final readonly class TermChanges
     }
 
     /**
-     * Items lose the term; terms below it go up to where it stood.
+     * Items lose the term; the terms below it move up to its parent.
      *
      * @throws Refused when a live page or module is about it and those below it
      */
@@ -119,7 +119,7 @@ final readonly class TermChanges
     }
 
     /**
-     * The taxonomy with all its terms; taken back like the rest.
+     * Removes the taxonomy with all its terms. This can be undone as well.
      *
      * @throws Refused when a type or a module has it
      */
@@ -172,8 +172,7 @@ final readonly class TermChanges
     }
 
     /**
-     * Brings back the terms that a merge or removal took, and the modules that named them. Items come back by their
-     * revisions.
+     * Restores the terms of a merge or removal, and the modules that used them. Items are restored by their revisions.
      */
     public function undo(Change $change): void
     {
@@ -196,7 +195,7 @@ final readonly class TermChanges
                 $parents[(int) $row['id']] = $row['parent_id'] ?? null;
             }
         }
-        // What stood below what is there again stands there again.
+        // Terms return to their place below restored ones.
         foreach (array_filter($parents ?? []) as $id => $parent) {
             Term::query()->where('id', $id)->update(['parent_id' => Term::query()->where('id', $parent)->value('id')]);
         }
@@ -210,8 +209,8 @@ final readonly class TermChanges
 
     /**
      * @param  list<Term>  $touched
-     * @param  \Closure(Change): list<array<string, mixed>>  $work  gives the definitions that it replaced
-     * @param  array<string, mixed>  $more  what undoing needs beside
+     * @param  \Closure(Change): list<array<string, mixed>>  $work  returns the replaced definitions
+     * @param  array<string, mixed>  $more  further facts for the undo
      */
     private function change(string $title, string $how, array $touched, \Closure $work, array $more = []): Change
     {
@@ -242,9 +241,9 @@ final readonly class TermChanges
     }
 
     /**
-     * Changes the terms of many items at once; each gets a revision that says so.
+     * Changes the terms of many items; each gets a revision.
      *
-     * @param  list<int>  $terms  whose items are touched
+     * @param  list<int>  $terms  terms whose items are affected
      * @param  \Closure(): mixed  $work
      */
     private function touchItems(Change $change, string $taxonomy, array $terms, \Closure $work): void

@@ -28,7 +28,7 @@ use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\Html;
 use Wellspring\Core\Text\Words;
 
-/** The one way in which taxonomies and terms are written. Definitions that name a term follow its slug. */
+/** Writes taxonomies and terms. Definitions that use a term follow its new slug. */
 final readonly class TermWriter
 {
     public function __construct(
@@ -38,7 +38,7 @@ final readonly class TermWriter
     ) {
     }
 
-    /** Makes the taxonomy, or what of it the site lacks: terms that are there stay as they are. */
+    /** Creates the taxonomy, or its missing terms; existing terms stay unchanged. */
     public function apply(TaxonomyFile $file): TaxonomyRow
     {
         return DB::transaction(function () use ($file): TaxonomyRow {
@@ -51,7 +51,7 @@ final readonly class TermWriter
     }
 
     /**
-     * Its label, whether it is a tree, and the fields of its terms. Terms are not touched.
+     * Saves its label, whether it is a tree, and the fields of its terms, but not its terms.
      *
      * @param  int|null  $revision  the revision that the change started from; null to write in any case
      *
@@ -117,7 +117,7 @@ final readonly class TermWriter
     }
 
     /**
-     * A new slug is followed by the modules that name the term.
+     * Modules that use the term follow a new slug.
      *
      * @param  int|null  $revision  the revision that the change started from; null to write in any case
      *
@@ -146,11 +146,11 @@ final readonly class TermWriter
     }
 
     /**
-     * Puts the term, with all below it, under another or at the top.
+     * Moves the term, with all below it, below another term or to the top.
      *
-     * The parent may be neither the term itself nor one below it, nor of another taxonomy.
+     * The parent must not be the term itself, a term below it, or a term of another taxonomy.
      *
-     * @param  int  $position  among its new neighbours, 0 first
+     * @param  int  $position  its position among its new siblings, 0 first
      *
      * @throws ModelNotFoundException when the term or the parent was removed meanwhile
      */
@@ -198,7 +198,7 @@ final readonly class TermWriter
     }
 
     /**
-     * Stores texts of a term anew, as they are.
+     * Stores the texts of a term again, unchanged.
      *
      * @param  array<string, mixed>  $fields
      */

@@ -8,7 +8,7 @@ use App\History\RevisionRecorder;
 use App\History\UndoHandler;
 use App\Models\Change;
 
-/** Brings back terms that were merged or removed. */
+/** Restores merged or removed terms. */
 final readonly class UndoTermChange implements UndoHandler
 {
     public function __construct(private TermChanges $terms)

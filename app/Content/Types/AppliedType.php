@@ -7,10 +7,10 @@ namespace App\Content\Types;
 use App\Models\Change;
 use Wellspring\Core\Content\Type;
 
-/** A type as it was stored. */
+/** A stored type. */
 final readonly class AppliedType
 {
-    /** @param  Change|null  $change  what can be undone; null where the type is new */
+    /** @param  Change|null  $change  for the undo; null if the type is new */
     public function __construct(public Type $type, public ?Change $change)
     {
     }

@@ -7,7 +7,7 @@ namespace App\Content\Types;
 use App\Tasks\LongWork;
 
 /**
- * Changes a content type and rewrites its items.
+ * Changes a content type and converts its items, as a task.
  *
  * @implements LongWork<array{key: string, change: int|null}>
  */
@@ -23,8 +23,8 @@ final readonly class TypeChange implements LongWork
     }
 
     /**
-     * @param  array<string, mixed>  $input  file (a type file), renamed (new keys by old), withLoss,
-     *   revision (that the change started from)
+     * @param  array<string, mixed>  $input  file (a type file), renamed (new keys by old), withLoss, revision (the one
+     *   that the change started from)
      * @return array{key: string, change: int|null}
      */
     public function run(array $input, \Closure $progress): array

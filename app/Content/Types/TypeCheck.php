@@ -14,7 +14,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 
-/** Reads a type's file against what the site has: other types, their addresses, and the definitions that name it. */
+/** Reads a type file against the site: other types, their addresses, and the definitions that use it. */
 final readonly class TypeCheck
 {
     public function __construct(private CatalogueStore $store, private StoredDefinitions $definitions)
@@ -22,7 +22,7 @@ final readonly class TypeCheck
     }
 
     /**
-     * @param  array<string, string>  $renamed  new keys of fields by their old
+     * @param  array<string, string>  $renamed  new keys of fields by old ones
      *
      * @throws Refused when the file is wrong, does not fit the site, or would make a live definition unreadable
      */

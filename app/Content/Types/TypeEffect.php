@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Content\Types;
 
-/** What a change of a type does to what is stored, said before it happens. */
+/** One effect of a type's change on stored content, reported before it happens. */
 final readonly class TypeEffect
 {
-    /** @param  bool  $loses  whether values leave the items, to come back only with an undo */
+    /** @param  bool  $loses  true if items lose values, which only an undo restores */
     public function __construct(
         public string $field,
         public string $message,

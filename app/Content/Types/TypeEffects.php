@@ -15,7 +15,7 @@ use Wellspring\Core\Content\Taxonomy\Taxonomy;
 use Wellspring\Core\Content\Type;
 use Wellspring\Core\Wording\Message;
 
-/** What becomes of stored items when their content type is defined anew, said before it happens. */
+/** Computes the effects of a type's change on stored items before it happens. */
 final readonly class TypeEffects
 {
     /**
@@ -88,7 +88,7 @@ final readonly class TypeEffects
     }
 
     /**
-     * @param  array<string, int>  $found  how often each outcome comes
+     * @param  array<string, int>  $found  the number of items by outcome
      * @return list<TypeEffect>
      */
     private static function converted(Field $new, array $found): array
@@ -123,7 +123,7 @@ final readonly class TypeEffects
     /**
      * Items without a value of a field that becomes required.
      *
-     * @param  array<string, int>  $found  how often each outcome comes
+     * @param  array<string, int>  $found  the number of items by outcome
      * @return list<TypeEffect>
      */
     private static function asked(Type $type, Field $old, Field $new, array $found): array
@@ -162,7 +162,7 @@ final readonly class TypeEffects
     }
 
     /**
-     * The items that hold a value of a field that is defined anew, or a term of a taxonomy that goes.
+     * The items with a value of a changed field, or with a term of a removed taxonomy.
      *
      * @param  array<string, string>  $renamed
      * @return Builder<Item>

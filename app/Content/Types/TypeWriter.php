@@ -26,7 +26,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Message;
 
 /**
- * Defines content types from their files; says beforehand what becomes of stored values, and keeps what leaves them.
+ * Stores content types from their files, reports the effects first, and keeps the values that items lose.
  */
 final readonly class TypeWriter
 {
@@ -42,7 +42,7 @@ final readonly class TypeWriter
 
     /**
      * @param  mixed  $data  the decoded file
-     * @param  array<string, string>  $renamed  new keys of fields by their old
+     * @param  array<string, string>  $renamed  new keys of fields by old ones
      * @return list<TypeEffect>
      *
      * @throws Refused when the file is wrong, or a live module would lose its field
@@ -57,16 +57,16 @@ final readonly class TypeWriter
 
     /**
      * @param  mixed  $data  the decoded file
-     * @param  array<string, string>  $renamed  new keys of fields by their old
-     * @param  bool  $withLoss  whether it is done though values leave the items
-     * @param  list<int>  $except  items that are left alone
-     * @param  (\Closure(int): void)|null  $progress  told how many items are rewritten
+     * @param  array<string, string>  $renamed  new keys of fields by old ones
+     * @param  bool  $withLoss  true to continue although items lose values
+     * @param  list<int>  $except  ids to skip
+     * @param  (\Closure(int): void)|null  $progress  receives the number of converted items
      * @param  int|null  $revision  the revision that the change started from, 0 for a new type; null to write in any
      *   case
      *
      * @throws StaleWrite
-     * @throws Refused when the file is wrong, a live module would lose its field, or values would leave the items
-     *   unasked
+     * @throws Refused if the file is invalid, a live module would lose its field, or items would lose values without
+     *   permission
      */
     public function apply(
         mixed $data,
@@ -98,7 +98,7 @@ final readonly class TypeWriter
                 RevisionRecorder $recorder,
                 Change $change,
             ) use ($now, $type, $renamed, $except, $progress, $read): void {
-                // Items that are being made hold a share of this lock, so the rewriting below finds them.
+                // Items in creation share this lock, so the conversion below finds them.
                 $stored = DB::scalar('select revision from types where key = ? for no key update', [$type->key]);
                 StaleWrite::unless(is_numeric($stored) ? (int) $stored : 0, $read);
                 $change->data = [
@@ -123,7 +123,7 @@ final readonly class TypeWriter
     }
 
     /**
-     * Makes of a change of a type what was before; items that were changed since keep what they have, in the old form.
+     * Undoes a change of a type. Items that were changed since keep their values, in the old form.
      */
     public function undo(Change $change, RevisionRecorder $recorder): void
     {
@@ -160,7 +160,7 @@ final readonly class TypeWriter
     }
 
     /**
-     * How many items the change would rewrite, at most.
+     * Maximum number of items that the change would convert.
      *
      * @param  array<string, string>  $renamed
      *
@@ -213,7 +213,7 @@ final readonly class TypeWriter
     }
 
     /**
-     * Call before the type is stored: definitions are read as the site was.
+     * Call this before the type is stored, because definitions are read against the old type.
      *
      * @param  array<string, string>  $renamed
      */

@@ -8,7 +8,7 @@ use App\History\RevisionRecorder;
 use App\History\UndoHandler;
 use App\Models\Change;
 
-/** Makes of a content type what it was. */
+/** Undoes a change of a content type. */
 final readonly class UndoTypeChange implements UndoHandler
 {
     public function __construct(private TypeWriter $writer)
