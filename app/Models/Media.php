@@ -79,22 +79,22 @@ final class Media extends Model
         return '/media/'.$this->name;
     }
 
-    /** The address for browsers that know no WebP. */
+    /** The address for browsers without WebP support. */
     public function plainUrl(): string
     {
         return '/media/'.$this->plainName();
     }
 
-    /** A narrow form of it, for tables. */
+    /** A small version for tables. */
     public function smallUrl(): string
     {
         return count($this->sizes) > 1 ? "/media/w{$this->sizes[0]}/{$this->name}" : $this->url();
     }
 
-    /** What an <img> or <source> has as its srcset. */
+    /** The `srcset` of an <img> or <source>. */
     public function srcset(bool $webp): string
     {
-        // Each is read once: a column that is cast is decoded whenever it is asked for.
+        // Reads each column once, because a cast column is decoded at every access.
         [$name, $own, $sizes] = [$webp ? $this->name : $this->plainName(), (int) $this->width, $this->sizes];
 
         return implode(', ', array_map(
@@ -104,8 +104,8 @@ final class Media extends Model
     }
 
     /**
-     * @return list<string> classes of resources/css/generate.mjs that keep its point in sight where it is cut; none for
-     *   its middle
+     * @return list<string> classes of resources/css/generate.mjs that keep the focus point visible when the picture is
+     *   cropped; empty for its middle
      */
     public function focusClasses(): array
     {

@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
 /**
- * A module's definitions: what the manager works on, and what visitors get.
+ * A module's draft and its live version.
  *
  * @property int $id
  * @property string $key

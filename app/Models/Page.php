@@ -11,8 +11,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
 /**
- * A page's definitions: what the manager works on, and what visitors get. Its address and title are those of the live
- * one, or of the draft where there is none; the modules that stand on it are read out of the live one.
+ * A page's draft and its live version. Its address and title are those of the live version, or of the draft if there is
+ * none; its modules are those of the live version.
  *
  * @property int $id
  * @property string $key

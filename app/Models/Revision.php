@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * An item as it was saved once: who, when, how, and its values by column, as ItemReader takes them.
+ * One saved state of an item: who, when, how, and its values by column, in the form that ItemReader takes.
  *
  * @property int $id
  * @property int $item_id

@@ -9,7 +9,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * The frame, a menu, or the site's settings: what the manager works on, and what visitors get.
+ * The draft and the live version of the frame, a menu, or the site's settings.
  *
  * @property int $id
  * @property string $kind `frame`, `menu` or `settings`

@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * Long work that is done beside the requests.
+ * Long work that a queue worker does.
  *
  * @property int $id
  * @property int|null $user_id whoever began it

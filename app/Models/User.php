@@ -34,11 +34,11 @@ use Wellspring\Core\Text\Slug;
 final class User extends Authenticatable
 {
     /**
-     * Under this name a session keeps the key that it began with; once the account has another, the session has ended.
+     * Session key: the account's key when the session began. When the account gets another key, the session ends.
      */
     public const SESSION_KEY = 'session_key';
 
-    /** Under this name a session keeps when it was begun: a timestamp. */
+    /** Session key: the timestamp at which the session began. */
     public const SESSION_BEGUN = 'session_begun';
 
     public const ROLES = ['manager', 'author', 'member'];
@@ -62,7 +62,7 @@ final class User extends Authenticatable
     protected $dateFormat = 'Y-m-d H:i:sO';
 
     /**
-     * Those whose name or e-mail address has the words, in small letters.
+     * People whose name or e-mail address contains the words, in lower case.
      *
      * @param  Builder<self>  $query
      */

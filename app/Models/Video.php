@@ -7,7 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * A video of another site, as its site described it once.
+ * A video of another site, as the site described it.
  *
  * @property int $id
  * @property string $address where it is watched

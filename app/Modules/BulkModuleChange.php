@@ -12,7 +12,7 @@ use App\Models\Change;
 use App\Models\Module as ModuleRow;
 use Wellspring\Core\Problem\Refused;
 
-/** Does one thing to many modules, as one change that can be undone. */
+/** Applies one action to many modules, as one change that can be undone. */
 final readonly class BulkModuleChange implements UndoHandler
 {
     public function __construct(private ModuleStore $modules, private ModuleVersions $versions)
@@ -25,13 +25,13 @@ final readonly class BulkModuleChange implements UndoHandler
     }
 
     /**
-     * Publishes modules, switches them off or on, or removes them, as one change that can be undone. Of what is off or
-     * removed, nothing shows on its pages.
+     * Publishes modules, switches them off or on, or removes them, as one change that can be undone. Pages show nothing
+     * of modules that are off or removed.
      *
      * @param  list<ModuleRow>  $rows
      * @param  'publish'|'off'|'on'|'remove'  $do
-     * @return array{change: Change|null, faults: list<string>} no change where nothing could be done; and what was
-     *   not done, and why
+     * @return array{change: Change|null, faults: list<string>} null if nothing changed; and the reasons for unchanged
+     *   modules
      */
     public function do(array $rows, string $do): array
     {
@@ -91,7 +91,7 @@ final readonly class BulkModuleChange implements UndoHandler
         return ['change' => $change, 'faults' => $faults];
     }
 
-    /** What was done otherwise since stays done. */
+    /** Later changes of other people stay. */
     public function undo(Change $change, RevisionRecorder $recorder): int
     {
         $undone = 0;

@@ -17,8 +17,8 @@ use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\Sentence;
 
 /**
- * What visitors would see come, go and move, page by page, if one definition took another's place; and what would look
- * different.
+ * The records that visitors would see appear, disappear and move, page by page, if one definition replaced another; and
+ * the differences of the look.
  *
  * @phpstan-type ComparedRowShape array{
  *     id: int, key: string, title: string, place: int, was: int|null, wasOn: int|null,
@@ -27,7 +27,7 @@ use Wellspring\Core\Wording\Sentence;
  */
 final readonly class Comparison
 {
-    /** So many records of each are compared, the first. */
+    /** The maximum number of compared records. */
     public const MOST = 1000;
 
     private const LOOKS = ['arrange', 'card', 'empty', 'whenNothing', 'page', 'headings'];
@@ -53,7 +53,7 @@ final readonly class Comparison
     {
         $was = $before === null ? [] : self::byText($this->listing->some($before, $context, 0, self::MOST));
         $is = self::byText($this->listing->some($after, $context, 0, self::MOST));
-        // Ids of terms and items are of different kinds; where the kind changes, all is new.
+        // Ids of terms and items are of different kinds. If the kind changes, all records are new.
         $sameKind = $before !== null
             && $before->source->recordsOf() === $after->source->recordsOf()
             && ($before->source->recordsOf() === RecordsOf::Items || $before->type()->key === $after->type()->key);
@@ -109,7 +109,7 @@ final readonly class Comparison
     }
 
     /**
-     * The sentences that read otherwise, rules and looks.
+     * The sentences that differ, rules and looks.
      *
      * @return list<array{lead: string, before: string, after: string, looks: bool}>
      */

@@ -15,13 +15,13 @@ use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** The definitions of modules, as the writers of types and terms ask of them. */
+/** The definitions of modules, for code that changes types and terms. */
 final readonly class ModuleDefinitions implements StoredDefinitions
 {
-    /** The keys under which a source names content types. */
+    /** The keys of a source that contain content types. */
     private const TYPE_KEYS = ['items', 'months', 'years', 'counting', 'type'];
 
-    /** The keys under which a source names a taxonomy. */
+    /** The keys of a source that contain a taxonomy. */
     private const TAXONOMY_KEYS = ['terms', 'of'];
 
     public function rename(Renaming $renaming, Catalogue $before): array
@@ -51,7 +51,7 @@ final readonly class ModuleDefinitions implements StoredDefinitions
                 $reader->read(self::renamed($row->live ?? [], $renaming, $before));
             } catch (Refused $refused) {
                 if (! self::isReadable($row->live ?? [], $before)) {
-                    // It is broken already, and not by this.
+                    // The definition is already invalid for another reason.
                     continue;
                 }
                 $name = $row->live['name'] ?? null;
@@ -126,7 +126,7 @@ final readonly class ModuleDefinitions implements StoredDefinitions
     }
 
     /**
-     * Whether the source of a definition, which may no longer be readable, names something.
+     * True if the source of a definition, valid or not, refers to the key.
      *
      * @param  array<string, mixed>  $definition
      * @param  list<string>  $keys

@@ -24,10 +24,10 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Source\RecordsOf;
 use Wellspring\Core\Text\Slug;
 
-/** Keeps modules: their drafts, what is live, and where they stand. */
+/** Stores modules: their drafts, their live versions, and their places. */
 final readonly class ModuleStore
 {
-    /** So many faults of a draft are kept, the last. */
+    /** Maximum number of stored faults of a draft; the latest are kept. */
     private const FAULTS = 50;
 
     public function __construct(
@@ -78,7 +78,7 @@ final readonly class ModuleStore
     }
 
     /**
-     * @param  list<string>|null  $keys  null: of all modules
+     * @param  list<string>|null  $keys  null: all modules
      * @return array<string, string> names by key
      */
     public function names(?array $keys = null): array
@@ -128,7 +128,7 @@ final readonly class ModuleStore
         return $this->reader()->read($definition);
     }
 
-    /** What visitors get: the last version that can be read; null while nothing is published or it is switched off. */
+    /** The live version, or the last valid one; null if nothing is published or the module is off. */
     public function live(ModuleRow $row): ?Module
     {
         if ($row->live === null || $row->off || $row->removed_at !== null) {
@@ -173,9 +173,9 @@ final readonly class ModuleStore
     }
 
     /**
-     * Makes the draft live and keeps it as a version. What was switched off shows again.
+     * Publishes the draft and stores it as a version. A module that was off shows again.
      *
-     * @param  int|null  $revision  of the draft that is to be published; null: whichever
+     * @param  int|null  $revision  the draft's revision; null: any
      *
      * @throws StaleWrite
      */
@@ -216,9 +216,9 @@ final readonly class ModuleStore
     }
 
     /**
-     * A new module of the name.
+     * Creates a module with the name.
      *
-     * @param  array<array-key, mixed>  $definition  its rules; format, key and name are filled in
+     * @param  array<array-key, mixed>  $definition  its rules; format, key and name are added
      *
      * @throws Refused
      */
@@ -239,8 +239,8 @@ final readonly class ModuleStore
     }
 
     /**
-     * Rules that no longer make sense are kept as they stand while the manager mends the draft, and come back when the
-     * mending is undone; none that is wrong comes in.
+     * Saves a draft. Rules that became invalid earlier are kept until the manager corrects them, and can come back by
+     * undo; new invalid rules are refused.
      *
      * @param  array<array-key, mixed>  $definition
      * @param  int  $revision  the revision that the change started from
@@ -292,7 +292,7 @@ final readonly class ModuleStore
         return array_values(array_unique([...$row->faults, ...array_map(self::fault(...), $problems)]));
     }
 
-    /** A fault as it is known again, wherever it stands and whatever else could stand there. */
+    /** A key that identifies a fault, whatever its place and its expected values. */
     private static function fault(Problem $problem): string
     {
         $said = $problem->variables === [] ? $problem->message : json_encode($problem->variables);
@@ -300,7 +300,7 @@ final readonly class ModuleStore
         return "{$problem->code->value}: {$said}";
     }
 
-    /** A copy of the draft under a name of its own. */
+    /** A copy of the draft under a new name. */
     public function duplicate(ModuleRow $row): ModuleRow
     {
         $name = is_string($row->draft['name'] ?? null) ? $row->draft['name'] : $row->key;

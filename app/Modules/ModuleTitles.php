@@ -10,14 +10,14 @@ use Wellspring\Core\Filter\ValueLists;
 use Wellspring\Core\Module\Module;
 use Wellspring\Core\Wording\Format;
 
-/** Finds what the site calls the items and modules that definitions name, so that sentences show titles, not slugs. */
+/** Finds the titles of items and modules in definitions, so that sentences show titles instead of slugs. */
 final readonly class ModuleTitles
 {
     public function __construct(private ModuleStore $store)
     {
     }
 
-    /** The format with the titles of all that the modules name. */
+    /** The format with the titles of everything that the modules refer to. */
     public function in(Format $format, Module ...$modules): Format
     {
         $items = [];

@@ -9,10 +9,10 @@ use App\Models\Module as ModuleRow;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Time\Iso8601;
 
-/** Every version of a module that was live. */
+/** All published versions of a module. */
 final readonly class ModuleVersions
 {
-    /** Keeps what is live now as the newest version. */
+    /** Stores the live version as the newest version. */
     public function add(ModuleRow $row): void
     {
         $number = DB::table('module_versions')->where('module_id', $row->id)->max('number');

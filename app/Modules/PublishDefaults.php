@@ -6,7 +6,7 @@ namespace App\Modules;
 
 use Wellspring\Core\Module\Module;
 
-/** Fills in what a module does not say and what is decided, and stored with it, when it is published. */
+/** Adds the values that a module leaves open and that are fixed when it is published. */
 interface PublishDefaults
 {
     public function completed(Module $module): Module;

@@ -9,7 +9,7 @@ use App\Modules\ModuleDefinitions;
 use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Content\Change\Renaming;
 
-/** All stored definitions that name content types, fields, taxonomies and terms: of modules, pages and menus. */
+/** All stored definitions that refer to content types, fields, taxonomies and terms: of modules, pages and menus. */
 final readonly class AllDefinitions implements StoredDefinitions
 {
     /** @var list<StoredDefinitions> */

@@ -7,11 +7,11 @@ namespace App\Pages;
 use Wellspring\Core\Page\Frame\FrameDefinition;
 use Wellspring\Core\Page\Menu\MenuDefinition;
 
-/** The frame and the menus that visitors get. */
+/** The live frame and menus. */
 final readonly class LiveFrame
 {
     /**
-     * @param  FrameDefinition|null  $frame  null while there is none
+     * @param  FrameDefinition|null  $frame  null if there is none
      * @param  array<string, MenuDefinition>  $menus  by key
      */
     public function __construct(public ?FrameDefinition $frame, public array $menus)

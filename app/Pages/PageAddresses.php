@@ -13,7 +13,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Shape;
 use Wellspring\Core\Text\Slug;
 
-/** Addresses for new pages, and whether an address is free. */
+/** Suggests addresses for new pages, and checks whether an address is free. */
 final readonly class PageAddresses
 {
     public function __construct(private CatalogueStore $catalogue)
@@ -21,11 +21,11 @@ final readonly class PageAddresses
     }
 
     /**
-     * A free address for a new page: made from its title, under another page; for every item of a type, the address
-     * that the items have already; for every term, below the taxonomy.
+     * A free address for a new page: made from its title, below another page; for every item of a type, the type's
+     * current address; for every term, below the taxonomy.
      *
-     * @param  array<array-key, mixed>|null  $about  as a page's file says it
-     * @param  string|null  $under  key of the page that the new one is to stand under
+     * @param  array<array-key, mixed>|null  $about  in the form of a page's file
+     * @param  string|null  $under  key of the new page's parent
      */
     public function suggested(string $title, ?array $about, ?string $under): string
     {
@@ -47,10 +47,10 @@ final readonly class PageAddresses
     }
 
     /**
-     * Tells why a page cannot have an address.
+     * Explains why a page cannot have an address.
      *
      * @param  array<array-key, mixed>|null  $about
-     * @param  string|null  $key  of the page itself
+     * @param  string|null  $key  key of the page itself
      * @return string|null null where it can have the address
      */
     public function fault(string $address, ?array $about, ?string $key): ?string
@@ -111,7 +111,7 @@ final readonly class PageAddresses
         $type = $this->catalogue->catalogue()->type($first);
 
         return match ($about->kind) {
-            // Listings link to items by the address of their type.
+            // Listings link to items by their type's address.
             AboutKind::Item => str_replace('{slug}', '{'.self::placeholder($first).'}', $type->address ?? '/{item}'),
             AboutKind::Term => "/{$first}/{".self::placeholder($first).'}',
             AboutKind::Person => "{$base}/people/{person}",

@@ -18,7 +18,7 @@ use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** The definitions of pages and menus, as the writers of types and terms ask of them. */
+/** The definitions of pages and menus, for code that changes types and terms. */
 final readonly class PageDefinitions implements StoredDefinitions
 {
     public function rename(Renaming $renaming, Catalogue $before): array
@@ -103,7 +103,7 @@ final readonly class PageDefinitions implements StoredDefinitions
     }
 
     /**
-     * @param  list<string>  $kinds  of what a page is about
+     * @param  list<string>  $kinds  of the pages' records
      * @return list<Problem> for each live page about it
      */
     private function about(array $kinds, string $name, string $words): array

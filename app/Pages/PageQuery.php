@@ -16,7 +16,7 @@ use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageReader;
 use Wellspring\Core\Problem\Refused;
 
-/** Finds pages as they are stored: what is live, and the drafts that previews ask for. */
+/** Finds stored pages: live versions, and drafts for previews. */
 final readonly class PageQuery
 {
     public function __construct(private CatalogueStore $catalogue)
@@ -30,9 +30,9 @@ final readonly class PageQuery
     }
 
     /**
-     * The pages whose address may fit the path; the router tells which does.
+     * The pages whose address may fit the path; the router decides.
      *
-     * @param  bool  $drafts  whether drafts are asked, instead of what is live
+     * @param  bool  $drafts  true if drafts are searched instead of live versions
      * @return list<StoredPage>
      */
     public function candidates(string $path, bool $drafts = false): array
@@ -51,7 +51,7 @@ final readonly class PageQuery
     }
 
     /**
-     * Live pages that say what menus call them.
+     * Live pages that define a menu entry.
      *
      * @return list<StoredPage> in the manager's order, as many as a menu has room for
      */
@@ -100,7 +100,7 @@ final readonly class PageQuery
     }
 
     /**
-     * Live pages by their addresses; those on which one of the modules stands come first.
+     * Live pages by address; pages with one of the modules come first.
      *
      * @param  string  $words  a part of the title or the address; empty: all
      * @param  list<string>  $modules  keys
@@ -122,7 +122,7 @@ final readonly class PageQuery
         return $this->stored($rows->orderByRaw('address collate "C"')->limit($most)->get()->all(), false);
     }
 
-    /** Where a page is that was at the address before; null where none was. */
+    /** The new address of a page that moved; null if there is none. */
     public function movedTo(string $path): ?string
     {
         $rows = DB::table('moved_pages')->join('pages', 'pages.id', '=', 'moved_pages.page_id')
@@ -165,7 +165,7 @@ final readonly class PageQuery
         return Page::query()->whereNotNull('live')->whereNull('removed_at');
     }
 
-    /** The definition, or the last good version of it. */
+    /** The definition, or its last valid version. */
     private function readable(Page $row, bool $draft, PageReader $reader): ?PageDefinition
     {
         try {

@@ -22,7 +22,7 @@ final readonly class PageRemoval implements UndoHandler
         return 'page';
     }
 
-    /** Visitors no longer get it; one of the same key that is applied later takes its place. */
+    /** Visitors no longer see it. A page with the same key that is applied later replaces it. */
     public function remove(Page $row): Change
     {
         return RevisionRecorder::change(

@@ -20,7 +20,7 @@ use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Text\Slug;
 
-/** Keeps pages: their drafts, and how they become live. */
+/** Stores pages: their drafts and live versions. */
 final readonly class PageStore
 {
     public function __construct(private CatalogueStore $catalogue, private PageAddresses $addresses)
@@ -33,11 +33,12 @@ final readonly class PageStore
     }
 
     /**
-     * All that are not removed, by the addresses of their drafts: no definitions but those of drafts that may no longer
-     * be read. A draft was read when it was kept; only what names a type, a taxonomy or a group can have lost it since.
+     * All pages that are not removed, by the addresses of their drafts. Only definitions that may be invalid are
+     * loaded: a draft was valid when it was saved, so only those that refer to a type, a taxonomy or a group can have
+     * become invalid.
      *
      * @return SupportCollection<int, \stdClass> key, title, address, state (live, changed, draft) and draft: JSON, null
-     *   of one that is sure to be read
+     *   for a page that is certainly valid
      */
     public function drafts(): SupportCollection
     {
@@ -55,7 +56,7 @@ final readonly class PageStore
         return (new PageReader($this->catalogue->catalogue()))->read($definition);
     }
 
-    /** Creates the page or replaces its draft, by key; a new one comes last. */
+    /** Creates the page or replaces its draft, by key; a new page comes last. */
     public function apply(PageDefinition $page): Page
     {
         return DB::transaction(function () use ($page): Page {
@@ -67,7 +68,7 @@ final readonly class PageStore
                 return $new->refresh();
             }
             $row = Page::query()->where('key', $page->key)->lockForUpdate()->firstOrFail();
-            // One that was removed comes back as a draft: another may have its address meanwhile.
+            // A removed page is restored as a draft, because another page may use its address.
             $row->live = $row->removed_at === null ? $row->live : null;
             $row->fill(['draft' => $page->toArray(), 'user_id' => Actor::id(), 'removed_at' => null]);
             $row->revision++;
@@ -78,9 +79,9 @@ final readonly class PageStore
     }
 
     /**
-     * A new page, empty.
+     * Creates an empty page.
      *
-     * @param  array<array-key, mixed>|null  $about  of a page with a placeholder
+     * @param  array<array-key, mixed>|null  $about  for a page with a placeholder
      *
      * @throws Refused
      */
@@ -135,9 +136,9 @@ final readonly class PageStore
     }
 
     /**
-     * Makes the draft live and keeps it as a version. Where its address is another now, the old one leads to it.
+     * Publishes the draft and stores it as a version. After a change of address, the old one redirects to the new one.
      *
-     * @param  int|null  $revision  of the draft that is to be published; null: whichever
+     * @param  int|null  $revision  the draft's revision; null: any
      *
      * @throws StaleWrite
      * @throws Refused where another page has the same address, for the same terms or items
@@ -173,7 +174,7 @@ final readonly class PageStore
         }
     }
 
-    /** Among all pages; 0 where there is none. */
+    /** Its position among all pages; 0 if there is none. */
     private static function lastPosition(): int
     {
         $last = Page::query()->max('position');

@@ -12,7 +12,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Time\Iso8601;
 
 /**
- * What was published of a page, and what each time changed.
+ * The published versions of a page, each with its changes.
  *
  * @phpstan-type ChangedLineShape array{now: bool, words: string}
  * @phpstan-type PageVersionShape array{
@@ -22,7 +22,7 @@ use Wellspring\Core\Time\Iso8601;
  */
 final readonly class PageVersions
 {
-    /** Beyond, they are still kept, and not listed. */
+    /** Maximum number of listed versions; older ones are kept. */
     private const MOST = 50;
 
     public function __construct(private PageStore $pages)

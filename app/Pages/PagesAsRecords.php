@@ -9,7 +9,7 @@ use Wellspring\Core\Context\Context;
 use Wellspring\Core\Page\Block\RichText;
 use Wellspring\Core\Page\PageDefinition;
 
-/** Live pages as records of a listing: title, description, picture, text and place in the tree. */
+/** Live pages as records of a listing: title, description, picture, text and position in the tree. */
 final readonly class PagesAsRecords implements PageRecords
 {
     public function __construct(private PageQuery $pages)

@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Page\PageReader;
 
 /**
- * Puts a module on a page, or takes it off. Only the draft of the page changes. Visitors see it once it is published.
+ * Adds a module to a page, or removes it. Only the page's draft changes; visitors see the change after publishing.
  */
 final readonly class Placements
 {

@@ -7,7 +7,7 @@ namespace App\Pages;
 use App\Tasks\LongWork;
 
 /**
- * Publishes the site's settings. Where they say another language, every item is ordered and searched anew.
+ * Publishes the site's settings. If the language changes, all items are sorted and indexed again.
  *
  * @implements LongWork<array{published: bool}>
  */

@@ -9,10 +9,10 @@ use App\Models\Page;
 use App\Models\SiteDefinition;
 use Illuminate\Support\Facades\DB;
 
-/** Every version of a page, of the frame, of a menu and of the site's settings that was live. */
+/** All published versions of a page, the frame, a menu and the site's settings. */
 final class PublishedVersions
 {
-    /** Makes the draft live and keeps it as the newest version. */
+    /** Publishes the draft and stores it as the newest version. */
     public static function publish(Page|SiteDefinition $row): void
     {
         $row->live = $row->draft;

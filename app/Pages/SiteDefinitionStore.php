@@ -24,7 +24,7 @@ use Wellspring\Core\Page\Menu\MenuReader;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** Keeps the frame, the menus and the site's settings: their drafts, and what is live. */
+/** Stores the frame, the menus and the site's settings: their drafts and live versions. */
 final readonly class SiteDefinitionStore
 {
     public const FRAME = 'frame';
@@ -33,7 +33,7 @@ final readonly class SiteDefinitionStore
 
     public const SETTINGS = 'settings';
 
-    /** The menu that there is also while nobody has published one: the pages that say a menu entry of their own. */
+    /** The menu that exists before one is published: it lists the pages that define a menu entry. */
     public const MAIN = 'main';
 
     public function __construct(private CatalogueStore $catalogue, private PageQuery $pages)
@@ -61,7 +61,7 @@ final readonly class SiteDefinitionStore
         return (new MenuReader($this->catalogue->catalogue()))->read($definition);
     }
 
-    /** What stands around pages: the frame, and every menu by its key; what is not live is not among them. */
+    /** The live frame, and every live menu by its key. */
     public function live(bool $drafts = false): LiveFrame
     {
         [$frame, $menus] = [null, []];
@@ -78,7 +78,7 @@ final readonly class SiteDefinitionStore
         return new LiveFrame($frame, $menus);
     }
 
-    /** Creates what there is no draft of, or replaces its draft. */
+    /** Creates the draft or replaces it. */
     public function apply(FrameDefinition|MenuDefinition|SiteSettings $definition): SiteDefinition
     {
         return DB::transaction(function () use ($definition): SiteDefinition {
@@ -105,7 +105,7 @@ final readonly class SiteDefinitionStore
     /**
      * Replaces the draft.
      *
-     * @param  int  $revision  the revision that the change started from; 0 where there was none
+     * @param  int  $revision  the revision that the change started from; 0 if there was none
      *
      * @throws StaleWrite
      */
@@ -122,10 +122,9 @@ final readonly class SiteDefinitionStore
     }
 
     /**
-     * Makes the draft live and keeps it as a version. Settings in another language have all text ordered and searched
-     * anew.
+     * Publishes the draft and stores it as a version. After a change of language, all text is sorted and indexed again.
      *
-     * @param  int|null  $revision  of the draft that is to be published; null: whichever
+     * @param  int|null  $revision  the draft's revision; null: any
      *
      * @throws StaleWrite
      */

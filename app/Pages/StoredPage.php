@@ -8,18 +8,18 @@ use Wellspring\Core\Content\Catalogue;
 use Wellspring\Core\Page\PageDefinition;
 use Wellspring\Core\Page\PageReader;
 
-/** A page's definition with where it is stored. */
+/** A page's definition with its place in the database. */
 final readonly class StoredPage
 {
-    /** @param  int|null  $id  null of one that is not stored: a preview, or the plain page of an item */
+    /** @param  int|null  $id  null if it is not stored: a preview, or the plain page of an item */
     public function __construct(public ?int $id, public PageDefinition $definition)
     {
     }
 
     /**
-     * A page that is not stored and has one block: a preview of what stands on no page.
+     * A page with one block that is not stored: a preview of something that is on no page.
      *
-     * @param  array<string, string>  $block  as in a page's file
+     * @param  array<string, string>  $block  in the form of a page's file
      */
     public static function plain(string $title, string $description, array $block): self
     {

@@ -10,10 +10,10 @@ use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
 use Wellspring\Core\Context\SiteSettings;
 
-/** The letter with the link under which a person chooses a password. */
+/** The mail with the link to choose a password. */
 final class AccountLink extends Mailable
 {
-    /** @param  string  $valid  how long the link is valid: `60 minutes` */
+    /** @param  string  $valid  validity of the link: `60 minutes` */
     private function __construct(
         public readonly string $name,
         private readonly string $secret,

@@ -10,16 +10,15 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * Links under which a person chooses a password. The secret is stored as a hash. Each link works once; using one voids
- * all others of the same person. A link that somebody asks for voids none: otherwise a stranger who types an address
- * could void an invitation.
+ * Links to choose a password. The secret is stored as a hash. Each link works once, and its use voids all other links
+ * of the person. A requested link voids none: otherwise a stranger who types an address could void an invitation.
  */
 final class AccountLinks
 {
-    /** Days that an invitation is valid. */
+    /** Validity of an invitation in days. */
     public const INVITATION_DAYS = 7;
 
-    /** Minutes that a link for a new password is valid. */
+    /** Validity of a link for a new password in minutes. */
     public const PASSWORD_MINUTES = 60;
 
     private const INVITATION = 'invitation';
@@ -40,7 +39,7 @@ final class AccountLinks
         return $this->add($user, self::PASSWORD, now()->addMinutes(self::PASSWORD_MINUTES));
     }
 
-    /** Whether the person was invited or signed up, and has not chosen a password yet. */
+    /** True if the person was invited or signed up, and has not chosen a password yet. */
     public function isInvited(User $user): bool
     {
         return DB::table('account_links')->where('user_id', $user->id)->where('kind', self::INVITATION)->exists();
@@ -53,7 +52,7 @@ final class AccountLinks
         return is_int($id) ? self::admitted($id) : null;
     }
 
-    /** Takes the link back: of several requests with the same link, one gets the person. */
+    /** Redeems the link: of several requests with the same link, only one gets the person. */
     public function redeem(string $secret): ?User
     {
         return DB::transaction(function () use ($secret): ?User {
@@ -72,19 +71,19 @@ final class AccountLinks
         DB::table('account_links')->where('user_id', $user->id)->delete();
     }
 
-    /** Removes links for passwords that have expired; an invitation stays, so that its person can ask for another. */
+    /** Removes expired links for passwords. Invitations stay, so that the person can request another. */
     public function prune(): int
     {
         return DB::table('account_links')->where('kind', self::PASSWORD)->where('until', '<=', now())->delete();
     }
 
-    /** How long a link that is made now for the person is valid: `7 days`. */
+    /** The validity of a new link for the person: `7 days`. */
     public static function validity(User $user): string
     {
         return $user->password === null ? self::INVITATION_DAYS.' days' : self::PASSWORD_MINUTES.' minutes';
     }
 
-    /** The address that a link leads to. */
+    /** The address of a link. */
     public static function address(string $secret, string $place = 'manage'): string
     {
         return rtrim(config()->string('app.url'), '/')."/{$place}/welcome/{$secret}";
@@ -105,7 +104,7 @@ final class AccountLinks
         return DB::table('account_links')->where('secret', hash('sha256', $secret))->where('until', '>', now());
     }
 
-    /** A person who signed up is let in by the link; a person whose account was closed is not. */
+    /** A person who signed up may use the link; a person with a closed account may not. */
     private static function admitted(int $id): ?User
     {
         return User::query()

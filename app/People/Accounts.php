@@ -10,8 +10,8 @@ use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Problem\Refused;
 
 /**
- * Sign-up and links for new passwords. The answer to a request never tells whether an account exists: the letter to its
- * address does. Jobs\SendAccountLink calls this away from the request.
+ * Sign-up and links for new passwords. The answer never reveals whether an account exists; only the mail to its address
+ * does. Jobs\SendAccountLink calls this in the queue.
  */
 final readonly class Accounts
 {
@@ -19,13 +19,13 @@ final readonly class Accounts
     {
     }
 
-    /** Whether members may sign up by themselves. */
+    /** True if visitors may sign up as members. */
     public function mayBeMade(): bool
     {
         return $this->site->mayVisitorsSignUp;
     }
 
-    /** Makes a member's account that is closed until its link is opened; a person who has one gets a new link. */
+    /** Creates a member's account that is closed until its link is opened; a person with an account gets a new link. */
     public function signUp(string $name, string $email): void
     {
         try {
@@ -37,7 +37,7 @@ final readonly class Accounts
         }
     }
 
-    /** Sends a link for a new password, if there is an account and it is open or waits for its first password. */
+    /** Sends a link for a new password if there is an account that is open or waits for its first password. */
     public function sendLink(string $email): void
     {
         $user = User::query()->where('email', mb_strtolower(trim($email)))->first();

@@ -11,7 +11,7 @@ final class DemoAccounts
 
     public const PASSWORD = 'water-the-ferns';
 
-    /** Whether the published password opens this site: only one that is served on loopback. */
+    /** True if the published password opens this site: only a site on the loopback interface. */
     public static function openThisSite(): bool
     {
         return in_array(

@@ -11,7 +11,7 @@ use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
 use Wellspring\Core\Context\SiteSettings;
 
-/** Tells a person that their password is new, so that they notice if somebody else has chosen it. */
+/** Tells a person that their password was changed, so that they notice a change by someone else. */
 final class PasswordChanged extends Mailable
 {
     use Queueable;

@@ -11,8 +11,8 @@ use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Wording\SiteWords;
 
 /**
- * Which passwords may be chosen (OWASP ASVS 4.0, 2.1): long ones, and not those that are tried first. No characters are
- * demanded or forbidden.
+ * The rules for passwords (OWASP ASVS 4.0, 2.1): long ones, and none of the most common. No characters are required or
+ * forbidden.
  */
 final class PasswordPolicy
 {
@@ -20,10 +20,10 @@ final class PasswordPolicy
 
     public const MAX_CHARACTERS = 128;
 
-    /** Characters that a name must have to count as part of a password. */
+    /** Minimum length of a name that counts as part of a password. */
     private const NAME_CHARACTERS = 3;
 
-    /** Parts of the most common passwords of this length, from memory; what is left of one without them is short. */
+    /** Parts of the most common passwords of this length, from memory. They are removed before the rest is measured. */
     private const COMMON = [
         'password', 'passwort', 'motdepasse', 'contrasena', 'qwertyuiop', 'qwerty', 'azerty', 'asdfghjkl', 'zxcvbnm',
         '1234567890', '123456789', '123456', '1q2w3e4r5t', '1q2w3e4r', 'abcdefgh', 'administrator', 'admin', 'iloveyou',
@@ -31,7 +31,7 @@ final class PasswordPolicy
         'dragon', 'master', 'secret', 'login', '2024', '2025', '2026',
     ];
 
-    /** Characters that must be left without them. */
+    /** Minimum number of characters that remain without them. */
     private const REST = 6;
 
     /** @throws Refused with the fault in the given language */

@@ -21,7 +21,7 @@ use Wellspring\Core\Text\Slug;
 use Wellspring\Core\Text\Whitespace;
 use Wellspring\Core\Wording\SiteWords;
 
-/** Keeps the site's people: who they are, what they may do, and that somebody always manages the site. */
+/** Manages the site's people and their roles, and keeps at least one manager. */
 final readonly class People
 {
     public function __construct(private AccountLinks $links)
@@ -50,7 +50,7 @@ final readonly class People
     }
 
     /**
-     * A link for a person who is there: an invitation until they have chosen a password, then one for a new password.
+     * A link for an existing person: an invitation until they have chosen a password, then a link for a new password.
      *
      * @return string its secret
      */
@@ -65,7 +65,7 @@ final readonly class People
     }
 
     /**
-     * Sets the password of the person whom the link belongs to, and uses the link up.
+     * Sets the password of the link's person, and redeems the link.
      *
      * @return User|null null if the link is not valid, or no longer
      *
@@ -87,7 +87,7 @@ final readonly class People
     }
 
     /**
-     * Refused when nobody would be left to manage the site.
+     * Updates a person. Refused if no manager would remain.
      *
      * @param  list<int>  $groups  ids
      * @param  int|null  $revision  the revision that the change started from; null to write in any case
@@ -153,7 +153,7 @@ final readonly class People
         });
     }
 
-    /** Every browser has to sign in anew. */
+    /** Every browser must sign in again. */
     public function signOutEverywhere(User $user): void
     {
         $this->endSessions($user);
@@ -161,7 +161,7 @@ final readonly class People
     }
 
     /**
-     * Ends the person’s sessions, in every browser, and tells them by letter if they had a password before.
+     * Ends the person’s sessions in every browser, and informs them by mail if they had a password before.
      *
      * @throws Refused when it is no password to choose
      */
@@ -186,7 +186,7 @@ final readonly class People
     }
 
     /**
-     * @param  Group|null  $group  null for a new one
+     * @param  Group|null  $group  null: a new one
      * @param  int|null  $revision  the revision that the change started from; null to write in any case
      *
      * @throws StaleWrite
@@ -218,14 +218,14 @@ final readonly class People
         $group->delete();
     }
 
-    /** Whether the account still opens with the published password of the demo. */
+    /** True if the account still has the published password of the demo. */
     public function hasDemoPassword(User $user): bool
     {
         if ($user->password === null || ! str_ends_with($user->email, '@'.DemoAccounts::DOMAIN)) {
             return false;
         }
 
-        // Hashes are slow to compare by design; each is compared once.
+        // Comparing hashes is slow by design, so each is compared once.
         return (bool) Cache::remember(
             'demo-password:'.hash('sha256', $user->password),
             86_400,

@@ -11,7 +11,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Who\Audience;
 use Wellspring\Core\Who\Viewer;
 
-/** Makes the viewer that somebody is, or that a preview or a command asks for. */
+/** Makes the viewer for a person, a preview or a command. */
 final readonly class Viewers
 {
     public static function of(User $user): Viewer
@@ -24,10 +24,10 @@ final readonly class Viewers
     }
 
     /**
-     * @param  string  $as  `everyone`, `signed-out`, or `members` with groups behind it: `members,group:friends`; empty
-     *   where only the person says it
-     * @param  string  $person  e-mail of somebody who has signed in; empty for none
-     * @param  string  $asPlace  where it was said, for problems
+     * @param  string  $as  `everyone`, `signed-out`, or `members` with groups: `members,group:friends`; empty if only
+     *   the person is given
+     * @param  string  $person  e-mail of a signed-in person; empty for none
+     * @param  string  $asPlace  where it was given, for problems
      *
      * @throws Refused
      */

@@ -8,7 +8,7 @@ use App\Models\Change;
 use App\Models\User;
 use Illuminate\Auth\Access\Response;
 
-/** Authors take back what they did themselves. */
+/** Authors may undo their own changes. */
 final class ChangePolicy
 {
     public function undo(User $user, Change $change): Response

@@ -8,7 +8,7 @@ use App\Models\Item;
 use App\Models\User;
 use Illuminate\Auth\Access\Response;
 
-/** Authors have their own items; managers have all. */
+/** Authors may use their own items; managers all. */
 final class ItemPolicy
 {
     public function edit(User $user, Item $item): Response

@@ -8,7 +8,7 @@ use App\Models\Media;
 use App\Models\User;
 use Illuminate\Auth\Access\Response;
 
-/** Authors describe and remove the files that they brought themselves. */
+/** Authors may describe and remove the files that they uploaded. */
 final class MediaPolicy
 {
     public function edit(User $user, Media $media): Response

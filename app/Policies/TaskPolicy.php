@@ -8,7 +8,7 @@ use App\Models\Task;
 use App\Models\User;
 use Illuminate\Auth\Access\Response;
 
-/** Everyone sees the tasks that they began. */
+/** People see the tasks that they started. */
 final class TaskPolicy
 {
     public function view(User $user, Task $task): Response

@@ -14,18 +14,18 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 
-/** Registers the gates of Manage and the limits of requests. */
+/** Registers the gates of Manage and the rate limits. */
 final class AccessServiceProvider extends ServiceProvider
 {
-    /** Suggestions that go with one search. */
+    /** Number of suggestions for one search. */
     private const SUGGESTIONS = 8;
 
-    /** Requests a minute by one account, and from one address, which several may share. */
+    /** Requests per minute for one account, and for one address, which several people may share. */
     private const LIMITS = ['uploads' => [300, 600], 'exports' => [10, 30], 'passwords' => [10, 30]];
 
     public function boot(): void
     {
-        // `enter` opens Manage, and `manage` opens what only managers do. Policies decide about a person's own items.
+        // `enter` opens Manage; `manage` is for managers only. Policies decide about a person's own items.
         Gate::define(
             'enter',
             fn (User $user): Response => in_array($user->role, ['manager', 'author'], true)
@@ -38,11 +38,11 @@ final class AccessServiceProvider extends ServiceProvider
                 ? Response::allow()
                 : Response::deny('Only managers do this.'),
         );
-        // Every search is computed anew. The limit is far above what a person can read.
+        // Searches are not cached. The limit is far above what a person can read.
         RateLimiter::for('search', fn (Request $request): Limit => Limit::perMinute(
             config()->integer('site.searches_a_minute'),
         )->by(self::network($request)));
-        // Suggestions are requested every few letters while a visitor types.
+        // The browser requests suggestions every few letters while a visitor types.
         RateLimiter::for('suggest', fn (Request $request): Limit => Limit::perMinute(
             self::SUGGESTIONS * config()->integer('site.searches_a_minute'),
         )->by('suggest '.self::network($request)));
@@ -52,7 +52,7 @@ final class AccessServiceProvider extends ServiceProvider
                 Limit::perMinute($address)->by("{$what} from ".self::network($request)),
             ]);
         }
-        // Mails are limited by recipient, too, so that nobody is flooded with mails that they did not ask for.
+        // Mails are also limited by recipient, so that nobody gets many mails without asking for them.
         RateLimiter::for('letters', function (Request $request): array {
             $email = $request->input('email');
 

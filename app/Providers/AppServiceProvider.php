@@ -57,12 +57,12 @@ use Wellspring\Core\Time\Calendar;
 use Wellspring\Core\Wording\Format;
 use Wellspring\Core\Wording\SiteWords;
 
-/** Binds interfaces to classes, and says which instances a request shares. */
+/** Binds interfaces to classes, and declares which instances a request shares. */
 final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        // What many classes ask for is made once for a request.
+        // Instances that many classes need are created once for a request.
         $shared = [
             ModulePlaces::class, CatalogueStore::class, PageQuery::class, Compiler::class, ModuleQuery::class,
             OrderSql::class,
@@ -70,8 +70,7 @@ final class AppServiceProvider extends ServiceProvider
         foreach ($shared as $class) {
             $this->app->scoped($class);
         }
-        // What is cached under marks, or under its own hash, is right on whichever machine it lies: where there is
-        // memory, it lies there.
+        // Entries under marks or hashes are valid on any machine, so they are cached in memory if available.
         $cached = [CatalogueStore::class, ResultCache::class, KeptSafeHtml::class, LookSheets::class];
         $this->app->when($cached)->needs(Repository::class)->give(
             fn (): Repository => Cache::store(function_exists('apcu_enabled') && apcu_enabled() ? 'memory' : null),

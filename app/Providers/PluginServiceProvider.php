@@ -32,7 +32,7 @@ use Wellspring\Core\Sort\Criterion;
 use Wellspring\Core\Source\Source;
 use Wellspring\Core\Source\SourceKinds;
 
-/** Fills the registers: what comes with Wellspring, and what an installation adds in config/plugins.php. */
+/** Fills the registers with Wellspring's plug-ins and those of the installation in config/plugins.php. */
 final class PluginServiceProvider extends ServiceProvider
 {
     public function register(): void
@@ -47,7 +47,7 @@ final class PluginServiceProvider extends ServiceProvider
             $added = array_filter(self::added(), fn (string $class): bool => is_subclass_of($class, $interface));
             $this->app->tag([...$register::CLASSES, ...$added], $interface);
             $this->app->when($register)->needs('$all')->giveTagged($interface);
-            // Made once for a request: many classes ask for them, and each has a dozen parts.
+            // Created once for a request, because many classes need them and each has a dozen parts.
             $this->app->scoped($register);
         }
     }

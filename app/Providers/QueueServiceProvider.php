@@ -14,10 +14,10 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\ServiceProvider;
 
-/** Recovers jobs whose worker was ended, and starts jobs when events happen. */
+/** Restarts jobs whose worker was stopped, and starts jobs on events. */
 final class QueueServiceProvider extends ServiceProvider
 {
-    /** Seconds between two checks for jobs whose worker was ended. */
+    /** Seconds between two checks for such jobs. */
     private const RECOVER_EVERY = 5;
 
     private int $recoveredAt = 0;
@@ -27,7 +27,7 @@ final class QueueServiceProvider extends ServiceProvider
         Queue::createPayloadUsing(
             fn (?string $connection, ?string $queue, array $payload): array => JobLease::payload($payload),
         );
-        // A worker puts the jobs of ended workers back into the queue.
+        // A worker returns the jobs of stopped workers to the queue.
         Event::listen(Looping::class, function (): void {
             if (time() - $this->recoveredAt >= self::RECOVER_EVERY) {
                 $this->recoveredAt = time();

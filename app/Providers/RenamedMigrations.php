@@ -7,7 +7,7 @@ namespace App\Providers;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** Migrations that have another name than when sites ran them; without this, those would be run a second time. */
+/** Migrations that were renamed after sites ran them. Without this list they would run again. */
 final class RenamedMigrations
 {
     private const NAMES = [
@@ -26,7 +26,7 @@ final class RenamedMigrations
         '2026_11_26_000013_names_of_media_in_items' => '2026_11_26_000013_add_media_names_to_items',
     ];
 
-    /** Call before migrations are looked for. */
+    /** Call this before migrations are searched. */
     public static function apply(): void
     {
         if (! Schema::hasTable('migrations')) {

@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\SearchTerm;
 
-/** Finds items and terms by a few words, for people who look for something to edit. */
+/** Finds items and terms by a few words, for the command box. */
 final readonly class Finder
 {
     /** @return Collection<int, Item> those with the words in their title first; the last word may be but begun */

@@ -21,14 +21,14 @@ use Wellspring\Core\Text\Fold;
 use Wellspring\Core\Text\SearchTerm;
 use Wellspring\Core\Text\Words;
 
-/** The site's search: one listing over every type or some, by a module like any other that nobody has to set up. */
+/** The site's search: a listing of all or some types, with a built-in module. */
 final readonly class SiteSearch
 {
     public const KEY = 'search';
 
     private const SIZE = 10;
 
-    /** How alike a word must be to be offered instead, of 1 (pg_trgm; tried on misspelt plant names). */
+    /** Minimum similarity of a suggested word, from 0 to 1 (pg_trgm; tested with misspelt plant names). */
     private const ALIKE = 0.35;
 
     private const MOST_SUGGESTED = 8;
@@ -47,7 +47,7 @@ final readonly class SiteSearch
     }
 
     /**
-     * @param  Context  $context  whose choices say the words, as `q`
+     * @param  Context  $context  with the words as choice `q`
      * @param  non-empty-list<string>  $types  keys
      *
      * @throws NoSuchPage
@@ -91,7 +91,7 @@ final readonly class SiteSearch
     }
 
     /**
-     * Items whose titles hold the words, the last of which may be but begun.
+     * Items whose titles contain the words; the last word may be incomplete.
      *
      * @return list<array{title: string, address: string, kind: string}>
      */
@@ -120,7 +120,7 @@ final readonly class SiteSearch
     }
 
     /**
-     * The words with those of which nothing is found replaced by the most alike that stand in a title.
+     * The words with those without results replaced by the most similar words in titles.
      *
      * @return string|null null where nothing near is found either
      */
@@ -146,7 +146,7 @@ final readonly class SiteSearch
         return $isOther && $this->counts($text, $context) !== [] ? $text : null;
     }
 
-    /** The word of a title that a word is most like; null where none is like it. */
+    /** The most similar word in a title; null if none is similar enough. */
     private function alike(string $word, Context $context): ?string
     {
         $titles = VisibleItems::of([], $context)->toBase()
@@ -161,7 +161,7 @@ final readonly class SiteSearch
             ->selectRaw('one.word, similarity(one.word, ?) as alike', [$word])
             ->limit(1);
         $found = DB::transaction(function () use ($query): ?object {
-            // Titles hold other words beside, so the words of those that are a little alike are compared one by one.
+            // Titles contain other words as well, so the words of similar titles are compared one by one.
             DB::statement("select set_config('pg_trgm.word_similarity_threshold', ?, true)", [(string) self::ALIKE]);
 
             return $query->first();

@@ -10,8 +10,7 @@ use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Problem\Shape;
 
 /**
- * Types with their taxonomies and a module to begin with, brought in together: a folder or a zip of the files that each
- * of them is.
+ * A ready-made set: types with their taxonomies and a first module, as a folder or a zip file of their files.
  */
 final readonly class ReadySet
 {
@@ -23,8 +22,8 @@ final readonly class ReadySet
 
     /**
      * @param  array<string, mixed>  $types  decoded files by their name in the set
-     * @param  array<string, mixed>  $taxonomies  likewise
-     * @param  array<string, mixed>  $modules  likewise
+     * @param  array<string, mixed>  $taxonomies  decoded files by their name in the set
+     * @param  array<string, mixed>  $modules  decoded files by their name in the set
      */
     private function __construct(
         public string $name,

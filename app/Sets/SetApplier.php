@@ -17,7 +17,7 @@ use Wellspring\Core\Problem\Problems;
 use Wellspring\Core\Problem\Refused;
 use Wellspring\Core\Wording\Message;
 
-/** Brings a set in: what the site lacks is made, what it has stays as it is. */
+/** Applies a set: missing parts are created, existing ones stay unchanged. */
 final readonly class SetApplier
 {
     public function __construct(
@@ -29,7 +29,7 @@ final readonly class SetApplier
     }
 
     /**
-     * What each part would do. Nothing stays written.
+     * The effect of each part. Everything is rolled back.
      *
      * @return list<SetPart>
      *
@@ -131,7 +131,7 @@ final readonly class SetApplier
     }
 
     /**
-     * A type whose fields link to items of another comes after that one.
+     * A type whose fields link to items of another type comes after that type.
      *
      * @param  array<string, mixed>  $types
      * @return array<string, mixed>

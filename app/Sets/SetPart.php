@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace App\Sets;
 
-/** One file of a set beside what the site has. */
+/** One file of a set compared with the site. */
 final readonly class SetPart
 {
     /**
      * @param  'type'|'taxonomy'|'module'  $kind
-     * @param  'new'|'same'|'kept'  $state  `kept`: the site has one of that key that is otherwise, and it stays as it
-     *   is
-     * @param  string  $says  what it holds, in words
+     * @param  'new'|'same'|'kept'  $state  `kept`: the site has a different one with this key, which stays unchanged
+     * @param  string  $says  its content in words
      */
     public function __construct(
         public string $kind,

@@ -6,12 +6,12 @@ namespace App\Tasks;
 
 use Illuminate\Contracts\Queue\Job;
 
-/** Middleware of jobs: the lease is held while the job is done; a job that another worker is doing is left to it. */
+/** Job middleware that holds the lease while the job runs; a job that another worker is doing is skipped. */
 final class HoldsLease
 {
     private const LOOK_AGAIN = 60;
 
-    /** @param  object{job: Job|null}  $work */
+    /** @param  object{job: Job|null}  The job runs inside the request, or from a queue outside the database. */
     public function handle(object $work, \Closure $next): void
     {
         $job = $work->job;

@@ -11,21 +11,21 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Tells that a job of the queue is being done: a lock in PostgreSQL that belongs to a session of the worker's own. It
- * ends with the process or with its connection, whichever way these end, and with the database.
+ * Marks a queued job as running by an advisory lock of PostgreSQL, in a separate session of the worker. The lock ends
+ * with the process, with its connection, or with the database.
  */
 final class JobLease
 {
-    /** The first half of the lock's key: which kind of lock it is. */
+    /** The first half of the lock's key, which identifies the kind of lock. */
     private const KIND = 7_301;
 
-    /** Tells in the payload that a job holds a lease while it is done. */
+    /** Payload key: the job holds a lease while it runs. */
     private const MARK = 'leased';
 
-    /** A job that was taken so many seconds ago has its lease, or nobody is doing it. */
+    /** Grace period in seconds: a job that was reserved longer ago and has no lease is not running. */
     private const GRACE = 5;
 
-    /** A job that stands as taken, with nobody doing it. Bindings: kind, grace. */
+    /** A reserved job that is not running. Bindings: kind, grace. */
     private const IS_STOPPED = 'jobs.reserved_at is not null and not exists (select 1 from pg_locks where locktype = '
         ."'advisory' and database = (select oid from pg_database where datname = current_database()) and classid = ? "
         .'and objid = jobs.id) and jobs.reserved_at <= extract(epoch from now()) - ?';
@@ -44,7 +44,7 @@ final class JobLease
         DB::connection('progress')->select('select pg_advisory_unlock(?, ?)', [self::KIND, $job]);
     }
 
-    /** Whether nobody is doing it, though it is not done. */
+    /** True if it has stopped without being done. */
     public static function isStopped(Import|Task $work): bool
     {
         if (! $work->isUnderWay() || $work->job_id === null) {
@@ -56,14 +56,17 @@ final class JobLease
             [$work->job_id, $work->job_id, self::KIND, self::GRACE],
         );
 
-        // It may have ended in between.
+        // It may have finished in between.
         return $job?->stopped === true && $work->newQuery()->whereKey($work->id)->sole()->isUnderWay();
     }
 
-    /** Puts what has stopped back into the queue; none of it was written, or all of it and that it is done. */
+    /**
+     * Returns stopped jobs to the queue. Their work is written either completely, with the note that it is done, or not
+     * at all.
+     */
     public static function recover(): void
     {
-        // Of a payload as text: what it holds of PHP's own may have null bytes, which the database reads in no JSON.
+        // Reads a payload as text: PHP's serialized part may contain null bytes, which PostgreSQL's JSON cannot.
         DB::update(
             'update jobs set reserved_at = null, available_at = floor(extract(epoch from now())) '
                 .'where '.self::IS_STOPPED.' and strpos(payload, ?) > 0',
@@ -72,7 +75,7 @@ final class JobLease
     }
 
     /**
-     * What the payload of a job says beside Laravel's own.
+     * The keys of a job's payload besides Laravel's own.
      *
      * @param  array<string, mixed>  $payload  before the job is serialized
      * @return array<string, bool>
@@ -94,7 +97,7 @@ final class JobLease
         return is_numeric($id) && $id > 0 ? (int) $id : null;
     }
 
-    /** Takes a job that has stopped out of the queue, so that it can be begun by hand. */
+    /** Removes a stopped job from the queue, so that a person can start it again. */
     public static function discard(int $job): void
     {
         DB::table('jobs')->where('id', $job)->delete();

@@ -7,14 +7,14 @@ namespace App\Tasks;
 use Illuminate\Foundation\Queue\Queueable;
 
 /**
- * A job that may take long, and of which all is written or nothing. It holds a lease while it is done; where its worker
- * is ended, it is begun anew.
+ * A long job that writes everything or nothing. It holds a lease while it runs; if its worker is stopped, it runs
+ * again.
  */
 trait LeasedJob
 {
     use Queueable;
 
-    /** After so many times something is wrong with the work itself. */
+    /** Maximum number of attempts. After them, the work itself must be faulty. */
     public int $tries = 3;
 
     public int $timeout = 3600;

@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace App\Tasks;
 
 /**
- * Work that may take longer than a request should: all of it is written, or nothing.
+ * Work that may take longer than a request. It writes everything or nothing.
  *
  * @template-covariant TAnswer of array<string, mixed>
  */
 interface LongWork
 {
-    /** The name that tasks of this kind are stored under. */
+    /** The stored name of this kind of task. */
     public static function key(): string;
 
     /**
-     * @param  array<string, mixed>  $input  what the request asked for, as JSON holds it
-     * @param  \Closure(int): void  $progress  told how many are done
+     * @param  array<string, mixed>  $input  the request's values, in the form of JSON
+     * @param  \Closure(int): void  $progress  receives the number of processed items
      * @return TAnswer the answer
      *
      * @throws \Wellspring\Core\Problem\Refused

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
-/** The kinds of long work, each by the key that tasks are stored under. */
+/** The kinds of long work by their stored names. */
 final readonly class LongWorkRegister
 {
     /** @var array<string, class-string<LongWork<array<string, mixed>>>> by key */

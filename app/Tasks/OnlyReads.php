@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Tasks;
 
 /**
- * Long work that writes no content, so that nobody waits for it.
+ * Long work that writes no content, so that nobody has to wait for it.
  *
  * @template-covariant TAnswer of array<string, mixed>
  *

@@ -8,7 +8,7 @@ use App\Models\Task;
 use Illuminate\Http\JsonResponse;
 
 /**
- * The answer of work that may take long: what it came to, or, with status 202, the task that will have it.
+ * The answer of long work: its result, or, with status 202, the task that will have it.
  *
  * @template-covariant TBody of array<string, mixed>
  *

@@ -12,30 +12,30 @@ use Wellspring\Core\Problem\Problem;
 use Wellspring\Core\Problem\ProblemCode;
 use Wellspring\Core\Problem\Refused;
 
-/** Does work in the request where it is short, and beside it where it is long. */
+/** Does short work inside the request, and long work in the queue. */
 final readonly class Tasks
 {
-    /** @param  \Closure(int): ShouldQueue  $job  the job that does a task, by the task's id */
+    /** @param  \Closure(int): ShouldQueue  $job  makes the job of a task from the task's id */
     public function __construct(private LongWorkRegister $kinds, private \Closure $job)
     {
     }
 
-    /** Work on more than so many items is done beside the request. */
+    /** Work on more items than this is done in the queue. */
     public const IN_REQUEST = 200;
 
-    /** How often work is done anew that the database ended because of others' locks. */
+    /** Maximum number of retries after a deadlock. */
     private const ATTEMPTS = 5;
 
-    /** For so many days the answer of work that is done can be asked for. */
+    /** Number of days for which results are kept. */
     private const KEEP_DAYS = 7;
 
     /**
      * @template TAnswer of array<string, mixed>
      *
      * @param  class-string<LongWork<TAnswer>>  $kind
-     * @param  string  $title  in words: “Publish 400 products”
+     * @param  string  $title  title of the task: “Publish 400 products”
      * @param  array<string, mixed>  $input
-     * @param  int  $items  how many are touched, at most
+     * @param  int  $items  maximum number of affected items
      * @return TaskAnswer<TAnswer>
      *
      * @throws Refused
@@ -107,8 +107,8 @@ final readonly class Tasks
     }
 
     /**
-     * Does the work of a task and keeps its result; called by the queue's worker. What the work writes and that it is
-     * done are one: begun anew, it is not done twice.
+     * Does the work of a task and stores its result; the queue worker calls it. The work and the note that it is done
+     * are one transaction, so a restarted task does not run twice.
      *
      * @throws \Throwable Refused among them
      */
@@ -139,7 +139,7 @@ final readonly class Tasks
         $task->update(['state' => 'failed', 'problems' => $problems]);
     }
 
-    /** Removes those that ended long ago. */
+    /** Removes old finished tasks. */
     public static function prune(): void
     {
         $ended = Task::query()->whereIn('state', ['done', 'failed']);
@@ -147,7 +147,7 @@ final readonly class Tasks
     }
 
     /**
-     * Told on a connection of its own, so that it is seen before the work's transaction ends.
+     * Written over a separate connection, so that it is visible before the work's transaction ends.
      *
      * @return \Closure(int): void
      */

@@ -9,10 +9,10 @@ use App\Models\Task;
 use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Time\Calendar;
 
-/** What is being written at this moment, for whoever has to wait for it. */
+/** The writes in progress, for people who have to wait for them. */
 final class UnderWay
 {
-    /** What it is, and since when: `: Importing plants.csv, since 09:41`; empty where nothing is known. */
+    /** A description with its start: `: Importing plants.csv, since 09:41`; empty if nothing is known. */
     public static function words(Calendar $calendar): string
     {
         $since = DB::selectOne(

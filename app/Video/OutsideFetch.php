@@ -7,19 +7,22 @@ namespace App\Video;
 use Symfony\Component\HttpFoundation\IpUtils;
 
 /**
- * Reads a small file of another site. It connects only to public addresses, follows no redirect, and stops at a limit
- * of time and size.
+ * Reads a small file from another site. It connects only to public addresses, follows no redirect, and has limits of
+ * time and size.
  */
 class OutsideFetch
 {
-    /** Addresses of single machines: IPv4 without multicast and reserved ones, IPv6 global unicast (RFC 4291). */
+    /** Public unicast addresses: IPv4 without multicast and reserved ranges, IPv6 global unicast (RFC 4291). */
     private const UNICAST = ['0.0.0.0/1', '128.0.0.0/2', '192.0.0.0/3', '2000::/3'];
 
-    /** IPv6 for protocols (RFC 2928), documentation (RFC 3849, RFC 9637) and tunnels that hold IPv4 (RFC 3056). */
+    /**
+     * IPv6 ranges for protocols (RFC 2928), documentation (RFC 3849, RFC 9637) and tunnels that contain IPv4 addresses
+     * (RFC 3056).
+     */
     private const SPECIAL = ['2001::/23', '2001:db8::/32', '3fff::/20', '2002::/16'];
 
     /**
-     * @param  int  $most  bytes
+     * @param  int  $most  maximum size in bytes
      *
      * @throws FetchFailed
      */
@@ -36,7 +39,7 @@ class OutsideFetch
         curl_setopt_array($curl, [
             CURLOPT_PROTOCOLS => $this->scheme() === 'https' ? CURLPROTO_HTTPS : CURLPROTO_HTTP,
             CURLOPT_FOLLOWLOCATION => false,
-            // The address that was checked is the one that is connected to, whatever the name means a moment later.
+            // Connects to the address that was checked, even if the name resolves differently a moment later.
             CURLOPT_RESOLVE => ["{$host}:{$port}:".implode(',', $this->publicAddresses($host))],
             CURLOPT_PROXY => '',
             CURLOPT_CONNECTTIMEOUT => $this->seconds(),
@@ -83,7 +86,7 @@ class OutsideFetch
         return $addresses;
     }
 
-    /** Whether an address is one of the public internet. An IPv6 address that stands for an IPv4 address is not. */
+    /** True for an address of the public internet. An IPv6 address that represents an IPv4 address is not. */
     public static function isGlobal(string $address): bool
     {
         return filter_var($address, FILTER_VALIDATE_IP, FILTER_FLAG_GLOBAL_RANGE) !== false
@@ -91,7 +94,7 @@ class OutsideFetch
             && ! IpUtils::checkIp($address, self::SPECIAL);
     }
 
-    /** How long an answer may take in all. */
+    /** Maximum total time of an answer in seconds. */
     protected function seconds(): int
     {
         return 6;

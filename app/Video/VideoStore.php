@@ -8,14 +8,14 @@ use App\Models\Video;
 use Wellspring\Core\Context\SiteSettings;
 use Wellspring\Core\Video\VideoSite;
 
-/** Knows the videos of the sites that the settings name. Each is asked for once, away from the request. */
+/** The stored videos of the sites in the settings. Each description is fetched once, in the queue. */
 final readonly class VideoStore
 {
     public function __construct(private SiteSettings $settings)
     {
     }
 
-    /** The site that an address belongs to; null of one that the settings do not name. */
+    /** The site of an address; null if the settings do not name it. */
     public function site(string $address): ?VideoSite
     {
         foreach ($this->settings->videoSites as $site) {
@@ -27,7 +27,7 @@ final readonly class VideoStore
         return null;
     }
 
-    /** A video as its site described it. If it is not known yet, the result is null and a job asks the site. */
+    /** A video as its site described it. If it is unknown, the result is null and a job fetches it. */
     public function find(string $address): ?Video
     {
         if ($this->site($address) === null) {

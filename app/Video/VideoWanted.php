@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Video;
 
-/** A page shows a video that is not known yet. */
+/** Event: a page shows a video without a description. */
 final readonly class VideoWanted
 {
     public function __construct(public string $address)

@@ -8,9 +8,8 @@ use Illuminate\Support\Facades\DB;
 use Wellspring\Core\Time\Calendar;
 
 /**
- * Counts views of items, one number an item and day, and one view for a network in half an hour. Nothing about a
- * visitor is stored: a hash of the network, under a secret that is new each day, tells that it was counted. Both are
- * removed when they have expired.
+ * Counts views of items per day, at most one view per network in half an hour. Nothing about a visitor is stored except
+ * a hash of the network with a daily secret, which recognises repeated visits. Both are removed when they expire.
  */
 final readonly class ViewCounter
 {
@@ -27,7 +26,7 @@ final readonly class ViewCounter
         );
     }
 
-    /** Removes what is no longer needed to tell visits apart. */
+    /** Removes expired data for recognising visits. */
     public function prune(): int
     {
         DB::table('view_secrets')->where('day', '<', $this->calendar->day(now()))->delete();

@@ -14,7 +14,7 @@ use Wellspring\Core\Wording\SiteWords;
  */
 final class SiteText
 {
-    /** Private-use characters stand for values with markup while the text is escaped. */
+    /** Private-use characters replace values with markup while the text is escaped. */
     private const FIRST_MARK = 0xE000;
 
     /** The texts of resources/js/site. They have plain placeholders only. */
@@ -66,7 +66,7 @@ final class SiteText
         return json_encode($patterns, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
     }
 
-    /** Error pages can be shown while the database does not answer: then the language is the configured one. */
+    /** Error pages may appear while the database is down; they then use the configured language. */
     public static function words(): SiteWords
     {
         return app()->resolved(SiteSettings::class)
