@@ -1,6 +1,7 @@
 /**
- * Puts what a visitor's choice changes in place, without a new page. The address says the choice all the same, and
- * without scripts the form and the links do.
+ * Updates the page in place when a visitor makes a choice. The address changes as well; without scripts the form and
+ * the links work.
+ *
  */
 import { addressOf } from "./choosing/choiceAddress";
 import { beginDrawers } from "./choosing/drawer";
@@ -15,7 +16,7 @@ const TYPING = 350;
 
 const LINKS = ".filters a, .chosen a, .tools a, .without a, .results .pages:not(.more) a, .results th a";
 
-/** The form that a control belongs to, where it is one of choices. */
+/** The choices form of a control, if it has one. */
 function formOf(target: EventTarget | null): HTMLFormElement | null {
 	const form = (target as HTMLInputElement | null)?.form ?? null;
 	return form?.matches("form[data-choices]") ? form : null;
@@ -23,7 +24,7 @@ function formOf(target: EventTarget | null): HTMLFormElement | null {
 
 const keyOf = (form: HTMLFormElement) => form.dataset.choices ?? "";
 
-/** On a page of its own a search form leads elsewhere, and only tells how many there would be. */
+/** A search form on its own page leads to another page, and only shows the number of results. */
 const leadsElsewhere = (form: HTMLFormElement) => new URL(form.action).pathname !== location.pathname;
 
 function choose(form: HTMLFormElement): void {
@@ -39,7 +40,7 @@ function choose(form: HTMLFormElement): void {
 
 const chooseInTurn = (form: HTMLFormElement) => void inTurn(form, () => choose(form), keyOf(form));
 
-/** What a control of a form says is chosen, with all that the form says beside it. */
+/** Applies a control's choice, with all other values of its form. */
 function chooseWith(control: HTMLInputElement | HTMLSelectElement, form: HTMLFormElement): void {
 	const isBox = control instanceof HTMLInputElement && /^(checkbox|radio)$/.test(control.type);
 	const said = isBox ? control.checked : control.value;
@@ -122,7 +123,7 @@ window.addEventListener("popstate", (event) => {
 	}
 });
 
-// Who comes back to a search form finds it as it was left, and how many it would find.
+// On Back, a search form has its earlier values and number of results.
 window.addEventListener("pageshow", (event) => {
 	const [arrival] = performance.getEntriesByType("navigation") as PerformanceNavigationTiming[];
 	if (arrival?.type === "back_forward" && !event.persisted) {

@@ -1,10 +1,10 @@
-/** Marks each module on the page with a link that opens its bench; the links themselves stand in the bar. */
+/** Adds a link to its bench to each module on the page; the bar contains the same links. */
 const links = [...document.querySelectorAll<HTMLAnchorElement>(".manager-bar a[data-module]")];
 
 for (const link of links) {
 	const key = link.dataset.module ?? "";
 	for (const section of document.querySelectorAll<HTMLElement>("section.module")) {
-		// A module that stands here again has a number after its key.
+		// A further occurrence of a module has a number after its key.
 		if (section.id === key || (section.id.startsWith(`${key}-`) && /^\d+$/.test(section.id.slice(key.length + 1)))) {
 			const mark = document.createElement("a");
 			mark.className = "manager-mark";

@@ -1,11 +1,12 @@
 /**
- * Makes the drawn map of a place one that can be moved and zoomed. The site's own tiles come when the map is in sight;
- * those of another site come only when the visitor asks for them.
+ * Makes the drawn map of a place interactive. The site's own tiles load when the map is visible; tiles of another site
+ * load only after the visitor's click.
+ *
  */
 import { onEach } from "./shared/each";
 import { say } from "./shared/words";
 
-/** The closest zoom that the application draws, see MapTile. Closer ones enlarge it. */
+/** The maximum zoom of the application's tiles, see MapTile. Further zoom enlarges them. */
 const DRAWN_ZOOM = 9;
 
 const MAX_ZOOM = 18;
@@ -24,7 +25,7 @@ async function open(map: HTMLElement, tiles: string, attribution: string, most: 
 	picture.setAttribute("aria-label", say("page.map", { place: map.dataset.label ?? "" }));
 	picture.style.height = `${height}px`;
 	const view = leaflet.map(picture, {
-		// The wheel scrolls the page until the visitor has chosen the map.
+		// The mouse wheel scrolls the page until the visitor has clicked the map.
 		scrollWheelZoom: false,
 		maxZoom: MAX_ZOOM,
 		attributionControl: attribution !== "",

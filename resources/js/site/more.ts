@@ -1,6 +1,7 @@
 /**
- * Makes listings longer in place where a link leads to their next page; without scripts the links do. Who comes back
- * from a record finds the listing as long as it was, at the same place.
+ * Extends listings in place instead of following the link to the next page. On Back, the listing has its earlier length
+ * and scroll position.
+ *
  */
 import { announce, failure } from "./shared/announce";
 import { append } from "./shared/appendPage";
@@ -8,7 +9,7 @@ import { onEach } from "./shared/each";
 import { fetchPage } from "./shared/fetchPage";
 import { say } from "./shared/words";
 
-/** What the history keeps of a page: how many pages of each listing are there, and how far it was scrolled. */
+/** The history state of a page: the loaded pages of each listing, and the scroll position. */
 interface Kept {
 	loaded?: Record<string, string[]>;
 	scrolled?: number;
@@ -28,7 +29,7 @@ function begin(nav: HTMLElement): void {
 	const next = () => nav.querySelector<HTMLAnchorElement>('a[rel="next"]');
 	const listing = () => document.getElementById(key);
 
-	/** Puts a page in place; false where it holds nothing of the listing. */
+	/** Appends a page; returns false if it does not contain the listing. */
 	const put = (page: Document, link: HTMLAnchorElement, isQuiet = false): boolean => {
 		const more = page.getElementById(key);
 		const here = listing();
@@ -54,7 +55,7 @@ function begin(nav: HTMLElement): void {
 
 	const load = async (link: HTMLAnchorElement): Promise<void> => {
 		if (nav.hasAttribute("aria-busy")) {
-			// Asked for twice, a page would stand there twice.
+			// A second request would append the page twice.
 			return;
 		}
 		const address = link.href.replace(/#.*$/, "");
@@ -79,7 +80,7 @@ function begin(nav: HTMLElement): void {
 		}
 	};
 
-	/** As long as it was when the page was left. */
+	/** Restores the length that the listing had when the visitor left the page. */
 	const restore = async (): Promise<void> => {
 		const addresses = kept().loaded?.[key] ?? [];
 		if (addresses.length === 0) {
@@ -90,12 +91,12 @@ function begin(nav: HTMLElement): void {
 		nav.setAttribute("aria-busy", "true");
 		const pages = await Promise.all(addresses.map((one) => fetchPage(one).catch(() => null)));
 		if (!nav.isConnected) {
-			// A choice has put another listing in place meanwhile.
+			// A choice has replaced the listing in the meantime.
 			return;
 		}
 		for (const [i, found] of pages.entries()) {
 			const link = next();
-			// A page that does not follow what is here belongs to another choice.
+			// A page that does not continue this listing belongs to another choice.
 			const follows = link?.href.replace(/#.*$/, "") === addresses[i];
 			if (found?.status !== 200 || !link || !follows || !put(found.page, link, true)) {
 				break;
@@ -105,7 +106,7 @@ function begin(nav: HTMLElement): void {
 		window.scrollTo(0, scrolled);
 	};
 
-	/** Loading that stops by itself says so, once. */
+	/** Says once why automatic loading has stopped. */
 	const stop = () => {
 		if (goesOn && next() && !nav.querySelector(".more-why")) {
 			const why = document.createElement("p");
@@ -134,7 +135,7 @@ function begin(nav: HTMLElement): void {
 					await load(link);
 				}
 				if (left > 0 && next()) {
-					// Asked anew, in case the end is still in sight.
+					// Observes again, because the end may still be visible.
 					watch.observe(nav);
 				} else {
 					stop();

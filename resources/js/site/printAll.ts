@@ -1,6 +1,7 @@
 /**
- * Prints a listing with the records of all its pages. The link is hidden until this script runs: without scripts each
- * page is printed by itself.
+ * Prints a listing with the records of all its pages. The link is hidden until this script runs; without scripts each
+ * page is printed separately.
+ *
  */
 import { announce } from "./shared/announce";
 import { append } from "./shared/appendPage";
@@ -8,13 +9,13 @@ import { onEach } from "./shared/each";
 import { fetchPage } from "./shared/fetchPage";
 import { say } from "./shared/words";
 
-/** More pages than this are not printed at once. */
+/** Maximum number of pages in one print. */
 const MOST_PAGES = 100;
 
-/** Pictures that take longer than this, in ms, are not waited for. */
+/** Maximum time in milliseconds to wait for pictures. */
 const PATIENCE = 8000;
 
-/** The listing with all its records, from its first page on. */
+/** The listing with the records of all its pages. */
 async function whole(id: string, first: string): Promise<HTMLElement | null> {
 	let listing: HTMLElement | null = null;
 	let address: string | undefined = first;
@@ -47,7 +48,7 @@ async function print(link: HTMLAnchorElement): Promise<void> {
 			throw new Error("The listing is not on the page.");
 		}
 		listing.replaceWith(all);
-		// Back on the screen the page is as it was.
+		// After printing, the page returns to its earlier state.
 		window.addEventListener("afterprint", () => all.replaceWith(listing), { once: true });
 		const late = new Promise((done) => setTimeout(done, PATIENCE));
 		await Promise.race([late, Promise.all([...all.querySelectorAll("img")].map(loaded))]);

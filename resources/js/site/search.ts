@@ -1,6 +1,7 @@
 /**
- * Suggests pages while words are typed into a search box (WAI-ARIA Authoring Practices, Combobox with list
- * autocomplete); without scripts the form finds them.
+ * Suggests pages while a visitor types into a search box (WAI-ARIA Authoring Practices, Combobox with list
+ * autocomplete). Without scripts the form works.
+ *
  */
 import { onEach } from "./shared/each";
 import { say } from "./shared/words";
@@ -87,14 +88,14 @@ function begin(input: HTMLInputElement): void {
 				show(found);
 			}
 		} catch {
-			// What cannot be suggested can still be searched for.
+			// Without suggestions, the search still works.
 			if (!signal.aborted) {
 				show([]);
 			}
 		}
 	};
 
-	/** What is still on its way is not suggested either. */
+	/** Drops suggestions that arrive later. */
 	const close = () => {
 		clearTimeout(timer);
 		asked.abort();

@@ -1,4 +1,4 @@
-/** Moves a slideshow by buttons and keys, and by itself where it says so and motion is welcome. */
+/** Moves a slideshow by buttons and keys, and automatically if configured. It respects the reduced-motion setting. */
 import { onEach } from "./shared/each";
 import { controls, prefersStill } from "./shared/motion";
 

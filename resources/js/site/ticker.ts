@@ -1,4 +1,4 @@
-/** Shows one headline after the other, at once or letter by letter; without motion they stay as they stand. */
+/** Shows one headline after the other, at once or letter by letter. With reduced motion they do not change. */
 import { onEach } from "./shared/each";
 import { controls, prefersStill } from "./shared/motion";
 
@@ -29,7 +29,7 @@ function begin(box: HTMLElement): void {
 		}
 	};
 
-	/** The words are all there from the beginning, for screen readers; only their letters show in turn. */
+	/** All words are in the page from the start for screen readers; only their letters appear in turn. */
 	const type = (line: HTMLElement) => {
 		const letters = line.querySelectorAll(".letter").length ? line.querySelectorAll(".letter") : split(line);
 		let shown = 0;
@@ -51,7 +51,7 @@ function begin(box: HTMLElement): void {
 	controls(box, (by) => show(at + by), Number(box.dataset.seconds ?? 5));
 }
 
-/** Puts every letter of a line in an element of its own; letters that join are not torn from their word. */
+/** Wraps every letter of a line in an element; joined letters stay together. */
 function split(line: HTMLElement): NodeListOf<Element> {
 	const walker = document.createTreeWalker(line, NodeFilter.SHOW_TEXT, (text) =>
 		text.parentElement?.closest(".part") ? NodeFilter.FILTER_ACCEPT : NodeFilter.FILTER_REJECT,

@@ -1,4 +1,4 @@
-/** Opens the pictures of a wall large, one after the other, by pointing and by keys; a video plays there. */
+/** Opens the pictures of a wall in large size, one after the other, by pointer and keys; videos play there. */
 
 import { onEach } from "./shared/each";
 import { filmFrame } from "./shared/filmFrame";
@@ -49,7 +49,7 @@ function begin(wall: HTMLElement): void {
 
 	const isFile = (link: HTMLAnchorElement) => link.origin === location.origin;
 
-	/** A video of a site that may not play here opens there. */
+	/** A video that may not play here opens on its own site. */
 	const opensHere = (link: HTMLAnchorElement) => !("video" in link.dataset) || isFile(link) || "frame" in link.dataset;
 
 	const shown = (link: HTMLAnchorElement) => {

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
 import { finished, post } from "./api/api";
 
-/** Something that can be done about what was told. What it answers is told next. */
+/** An action that a message offers. Its answer is the next message. */
 export interface DoneAction {
 	words: string;
 	act: () => Promise<string>;
@@ -19,7 +19,7 @@ type Tell = (words: string, change?: number | null, left?: string[], actions?: D
 
 const DoneContext = createContext<Tell>(() => {});
 
-/** Tells what was done, at the foot of the screen, and offers to undo it. */
+/** Shows a message about a finished action at the bottom of the screen, with an undo button if possible. */
 export function useDone() {
 	return useContext(DoneContext);
 }

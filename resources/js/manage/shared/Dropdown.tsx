@@ -1,7 +1,7 @@
 import type { Ref } from "react";
 import { Dialog, type DialogProps, Popover, type PopoverProps } from "react-aria-components";
 
-/** Paper over the page, beside the button that opens it. */
+/** A popover, placed beside its button. */
 export function Paper({ className = "", ...props }: Omit<PopoverProps, "className"> & { className?: string }) {
 	return (
 		<Popover
@@ -12,7 +12,7 @@ export function Paper({ className = "", ...props }: Omit<PopoverProps, "classNam
 	);
 }
 
-/** What a button opens beside it; stands in a `DialogTrigger`, after the button. */
+/** The popover of a button; it comes after the button inside a `DialogTrigger`. */
 export function Dropdown({
 	label,
 	width = "w-72",
@@ -23,7 +23,7 @@ export function Dropdown({
 }: {
 	label: string;
 	width?: string;
-	/** Between what stands in it. */
+	/** Gap between its children. */
 	gap?: string;
 	ref?: Ref<HTMLElement>;
 	children: DialogProps["children"];

@@ -1,7 +1,7 @@
 import { useRouteError } from "react-router";
 import { Notice } from "./Notice";
 
-/** What could not be fetched, and why; it can be tried again. */
+/** An error while loading, with a button to try again. */
 export function Fault({ error, onRetry }: { error: Error; onRetry: () => unknown }) {
 	return (
 		<Notice>
@@ -18,7 +18,7 @@ interface Query {
 	refetch: () => unknown;
 }
 
-/** What stands in a screen's place until its data are there: that they are on their way, or why they are not. */
+/** The placeholder of a screen until its data are loaded: a progress note, or the error. */
 export function Opening({ queries, words = "Opening…" }: { queries: Query[]; words?: string }) {
 	const failed = queries.filter((query) => query.error !== null);
 	const error = failed[0]?.error;
@@ -35,7 +35,7 @@ export function Opening({ queries, words = "Opening…" }: { queries: Query[]; w
 	);
 }
 
-/** In the place of a screen that failed while it was drawn. The other screens, and what was typed, are still there. */
+/** Replaces a screen that failed while it was drawn. The other screens, and everything typed, are still there. */
 export function ScreenFault() {
 	const error = useRouteError();
 	return (

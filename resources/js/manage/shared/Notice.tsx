@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 
-/** A message that needs to be read. */
+/** A message that people must read. */
 export function Notice({ children, tone = "warning" }: { children: ReactNode; tone?: "warning" | "calm" }) {
 	return (
 		<div

@@ -1,4 +1,4 @@
-/** The way through the pages of a table. */
+/** The page buttons of a table. */
 export function Pager({ page, pages, onGo }: { page: number; pages: number; onGo: (page: number) => void }) {
 	return pages <= 1 ? null : (
 		<nav aria-label="Pages" className="flex items-center gap-2">

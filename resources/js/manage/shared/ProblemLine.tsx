@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { Problem } from "./api/schema";
 
-/** What is wrong, in words; where something else has to be changed first, with the way there. */
+/** A problem in words, with a link to the place that must be changed first, if there is one. */
 export function ProblemLine({ problem }: { problem: Problem }) {
 	return (
 		<p>

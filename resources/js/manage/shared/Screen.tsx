@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { useTitle } from "./shell/useTitle";
 
-/** The frame of a screen: its title, what stands beside it, and the rest. */
+/** The layout of a screen: its title, its buttons, and its content. */
 export function Screen({
 	title,
 	about,

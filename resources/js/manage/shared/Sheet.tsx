@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { Dialog, Heading, Modal, ModalOverlay } from "react-aria-components";
 
-/** Something that wants an answer before the screen goes on. */
+/** A modal dialog that needs an answer. */
 export function Sheet({
 	title,
 	onClose,

@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
 
 /**
- * Text that changes by itself, in the room that its longest usual form takes: what stands beside it does not move
- * from under the pointer.
+ * Text that changes by itself, in a box as wide as its longest usual form, so that its neighbours do not move.
+ *
  */
 export function Steady({ room, children, className = "" }: { room: string; children: ReactNode; className?: string }) {
 	return (

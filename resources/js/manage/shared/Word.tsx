@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import { Button, DialogTrigger } from "react-aria-components";
 import { Dropdown } from "./Dropdown";
 
-/** A word of a sentence that opens in place what it stands for. */
+/** A word of a sentence that opens its control in place. */
 export function Word({
 	words,
 	label,

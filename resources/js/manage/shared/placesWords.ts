@@ -1,6 +1,6 @@
 import type { ModulePlace } from "./api/schema";
 
-/** Where a module stands, in few words. */
+/** The places of a module in a few words. */
 export function placesWords(places: ModulePlace[]): string {
 	const first = places[0];
 	if (first === undefined) {

@@ -5,8 +5,8 @@ import type { ModuleWhole } from "./api/schema";
 import { useDone } from "./Done";
 
 /**
- * Puts a module on a page, or takes it off, in the draft of the page. Tells so, and offers to take it back and to
- * publish the page.
+ * Adds a module to a page's draft, or removes it. A message then offers to undo the change and to publish the page.
+ *
  */
 export function usePlacing(onPlaced: (now: ModuleWhole) => void = () => {}) {
 	const client = useQueryClient();

@@ -1,8 +1,8 @@
 import { useEffect, useState } from "react";
 
 /**
- * The value, once it has stayed the same for a while: what is asked for by typing is not asked for with every
- * letter.
+ * The value after it has not changed for a while, so that a search does not run for every letter.
+ *
  */
 export function useSettled<T>(value: T, milliseconds = 200): T {
 	const [settled, setSettled] = useState(value);

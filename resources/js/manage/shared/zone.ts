@@ -1,4 +1,4 @@
-/** A moment as the clock of a time zone shows it, for the browser's own control: `2026-05-01T18:30`. */
+/** An instant in a time zone, in the form of the browser's own control: `2026-05-01T18:30`. */
 export function toZone(instant: unknown, timeZone: string): string {
 	if (typeof instant !== "string" || Number.isNaN(Date.parse(instant))) {
 		return "";
@@ -7,8 +7,9 @@ export function toZone(instant: unknown, timeZone: string): string {
 }
 
 /**
- * The moment at which that clock shows this; of a time that comes twice the first, of one that never comes the
- * next that does.
+ * The instant of a local time. A time that occurs twice means the first; a time that does not occur means the next one
+ * that does.
+ *
  */
 export function fromZone(local: string, timeZone: string): string | null {
 	const asked = Date.parse(`${local}Z`);
@@ -25,7 +26,7 @@ function wall(at: Date, timeZone: string): string {
 	return new Date(at.getTime() + offset(at, timeZone)).toISOString().slice(0, 16);
 }
 
-/** Milliseconds that the zone's clock is ahead of UTC. */
+/** Milliseconds by which the zone is ahead of UTC. */
 function offset(at: Date, timeZone: string): number {
 	const part = Object.fromEntries(
 		new Intl.DateTimeFormat("en-GB", {

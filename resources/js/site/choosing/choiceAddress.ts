@@ -1,4 +1,4 @@
-/** The address that a form of choices would lead to, written as the application writes it. */
+/** The address that a choices form leads to, in the application's form. */
 export function addressOf(form: HTMLFormElement): string {
 	const query = [...choicesOf(form)].map(
 		([name, value]) => `${encodeURIComponent(name)}=${encodeURIComponent(value).replaceAll("%2C", ",")}`,
@@ -6,7 +6,7 @@ export function addressOf(form: HTMLFormElement): string {
 	return form.action.replace(/[?#].*$/, "") + (query.length > 0 ? `?${query.join("&")}` : "");
 }
 
-/** What a form says, by parameter: options joined by commas, the two ends of a range by two points. */
+/** The values of a form by parameter: options joined by commas, the two ends of a range by two points. */
 export function choicesOf(form: HTMLFormElement): Map<string, string> {
 	const values = new Map<string, string[]>();
 	for (const [name, value] of new FormData(form)) {
@@ -35,7 +35,7 @@ export function choicesOf(form: HTMLFormElement): Map<string, string> {
 
 const isEnd = (input: HTMLInputElement) => input.type === "number" || input.type === "date";
 
-/** A point and how far from it; nothing while no point is chosen. */
+/** A point and a distance; nothing while no point is chosen. */
 function pointOf(form: HTMLFormElement, name: string): string {
 	const selects = [...form.elements].filter(
 		(one): one is HTMLSelectElement => one.tagName === "SELECT" && (one as HTMLSelectElement).name === name,

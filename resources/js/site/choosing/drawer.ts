@@ -23,7 +23,7 @@ function open(filters: HTMLElement, hash: string): void {
 	drawer.append(filters);
 	drawer.addEventListener("close", () => {
 		drawer.replaceWith(filters);
-		// The opener may be a new element: a choice replaces the part of the page that holds it.
+		// The opener may be a new element, because a choice replaces its part of the page.
 		document.querySelector<HTMLElement>(`.open-filters[href="${hash}"]`)?.focus();
 	});
 	drawer.showModal();

@@ -1,11 +1,11 @@
-/** Shows what an address says in place: the listing, what can be chosen, and what is. */
+/** Loads an address and replaces the listing, the filters and the current choices in place. */
 import { announce, failure } from "../shared/announce";
 import { CHANGED } from "../shared/each";
 import { fetchPage } from "../shared/fetchPage";
 import { finder, withFocus } from "../shared/focus";
 import { say } from "../shared/words";
 
-/** A choice that takes longer than this shows that it does. */
+/** Delay in milliseconds before a slow choice shows its progress. */
 const SLOW = 200;
 
 let asked = new AbortController();
@@ -14,19 +14,22 @@ const regions = (root: ParentNode, key?: string) => [
 	...root.querySelectorAll<HTMLElement>(key === undefined ? "[data-choices-of]" : `[data-choices-of="${key}"]`),
 ];
 
-/** The answer that is on its way, and the form it was asked for by, if it was one. */
+/** The request in progress, and its form, if a form started it. */
 let pending: { form: string | undefined; done: Promise<void> } | null = null;
 
 interface Asking {
-	/** Whether the address becomes the page's own; not where it is already, or says how many there would be. */
+	/**
+	 * True if the address becomes the page's address; false if it already is, or if only the number of results is
+	 * needed.
+	 */
 	push?: boolean;
-	/** The one offer whose parts are put in place; all of them otherwise. */
+	/** The offer whose parts are replaced; all of them by default. */
 	key?: string;
-	/** The form whose state the address says. */
+	/** The form with the state of the address. */
 	form?: string;
 }
 
-/** Shows what an address says, in place; an answer that is not the latest is dropped. */
+/** Loads an address and shows it in place. Only the latest answer counts. */
 export function show(address: string, asking: Asking = {}): Promise<void> {
 	asked.abort();
 	asked = new AbortController();
@@ -52,15 +55,15 @@ async function load(address: string, dropped: AbortSignal, asking: Asking): Prom
 			return;
 		}
 		if (found.status !== 200) {
-			// There is no such page any more; trying again would not bring it.
+			// The page no longer exists, so trying again would not help.
 			location.assign(address);
 			return;
 		}
 		const now = canonical(found.page) ?? found.address.pathname + found.address.search;
 		if (push && now !== location.pathname + location.search) {
-			// On Back, a listing that was made longer is at the same place.
+			// On Back, a listing that was extended has the same scroll position.
 			history.replaceState({ ...(history.state ?? {}), scrolled: window.scrollY }, "");
-			// Before the new listing is put in place: it must not take over the pages that the old one had loaded.
+			// Before the new listing is in place: it must not take over the loaded pages of the old one.
 			history.pushState({ chosen: true }, "", now);
 		}
 		put(found.page, here);
@@ -82,8 +85,9 @@ async function load(address: string, dropped: AbortSignal, asking: Asking): Prom
 }
 
 /**
- * Does something with a control once no answer is on its way that the control knows nothing of: its address, or what
- * its form says beside it, was made before. Where the answer brings no such control, nothing is done.
+ * Runs an action on a control after requests in progress, which may replace the control's address or its form. If the
+ * answer has no such control, nothing happens.
+ *
  */
 export async function inTurn(control: HTMLElement, act: (control: HTMLElement) => void, form?: string): Promise<void> {
 	const region = control.closest<HTMLElement>("[data-choices-of]");
@@ -97,7 +101,7 @@ export async function inTurn(control: HTMLElement, act: (control: HTMLElement) =
 	}
 }
 
-/** What a visitor has opened over the page meanwhile, a picture say, is theirs to close. */
+/** Waits until the visitor has closed a dialog, such as a large picture. */
 async function closed(parts: HTMLElement[]): Promise<void> {
 	const open = parts.map((part) => part.querySelector("dialog[open]")).find((one) => one !== null);
 	if (open) {
@@ -105,7 +109,7 @@ async function closed(parts: HTMLElement[]): Promise<void> {
 	}
 }
 
-/** Nobody takes a handle out of the hand that moves it. */
+/** Waits until the visitor has released a range handle. */
 let released = Promise.resolve();
 
 document.addEventListener("pointerdown", (event) => {
@@ -125,14 +129,14 @@ function mark(parts: HTMLElement[], isWaiting: boolean): void {
 	}
 }
 
-/** The address that the page calls its own, without what server it stands on. */
+/** The canonical address of the page, without its host. */
 function canonical(page: Document): string | null {
 	const link = page.querySelector<HTMLLinkElement>('link[rel="canonical"]');
 	const own = link ? new URL(link.href) : null;
 	return own ? own.pathname + own.search : null;
 }
 
-/** What is open stays open, and the focus and what is in sight stay where they were. */
+/** Replaces parts of the page, and keeps open filters, the focus and the scroll position. */
 function put(page: Document, here: HTMLElement[]): void {
 	loadScripts(page);
 	const [x, y] = [window.scrollX, window.scrollY];
@@ -159,7 +163,7 @@ function put(page: Document, here: HTMLElement[]): void {
 	window.scrollTo(x, y);
 }
 
-/** A layout that was not there may bring scripts of its own. */
+/** A new layout may need further scripts. */
 function loadScripts(page: Document): void {
 	const known = new Set([...document.scripts].map((one) => one.src));
 	for (const script of page.querySelectorAll<HTMLScriptElement>('script[type="module"][src]')) {

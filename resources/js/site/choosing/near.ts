@@ -1,7 +1,7 @@
 import { announce } from "../shared/announce";
 import { say } from "../shared/words";
 
-/** Lets a visitor say where they are, and waits for a point before a distance means anything. */
+/** Reads the visitor's position; a distance counts only together with a point. */
 export function beginNear(box: HTMLElement): void {
 	const button = box.querySelector<HTMLButtonElement>("[data-here]");
 	const point = box.querySelector<HTMLSelectElement>("[data-point]");

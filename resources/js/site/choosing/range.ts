@@ -1,4 +1,4 @@
-/** Two handles over the bars of a range; the boxes below say the same, and are what the form sends. */
+/** The two handles over the bars of a range. The boxes below have the same values, which the form sends. */
 export function beginRange(range: HTMLElement): void {
 	const handles = range.querySelector<HTMLElement>(".handles");
 	const [low, high] = [...range.querySelectorAll<HTMLInputElement>('input[type="range"]')];
@@ -23,7 +23,7 @@ export function beginRange(range: HTMLElement): void {
 
 	const move = (handle: HTMLInputElement, box: HTMLInputElement, end: number) => {
 		handle.addEventListener("input", () => {
-			// One handle stops at the other.
+			// The handles cannot cross.
 			const other = handle === low ? high.valueAsNumber : low.valueAsNumber;
 			handle.valueAsNumber =
 				handle === low ? Math.min(handle.valueAsNumber, other) : Math.max(handle.valueAsNumber, other);

@@ -2,7 +2,7 @@ import { announce } from "../shared/announce";
 import { say } from "../shared/words";
 import { show } from "./inPlace";
 
-/** Order, page size and layout of a listing, kept in this browser where the visitor asks for it. */
+/** Stores the order, page size and layout of a listing in this browser if the visitor asks for it. */
 export function beginRemembering(button: HTMLElement): void {
 	const key = button.dataset.remember ?? "";
 	const stored = `wellspring-choices-${key}`;
@@ -30,7 +30,7 @@ export function beginRemembering(button: HTMLElement): void {
 	update();
 }
 
-/** What was remembered holds where the address says nothing of it. */
+/** Applies stored values that the address does not contain. */
 export function recall(): void {
 	const here = new URLSearchParams(location.search);
 	let isMore = false;

@@ -1,6 +1,7 @@
 /**
- * Links that choose one of a few as tabs: one of them is reached by Tab, the others by the arrow keys, Home and End
- * (WAI-ARIA Authoring Practices, Tabs with manual activation).
+ * Links as tabs: Tab reaches one of them, and the arrow keys, Home and End the others (WAI-ARIA Authoring Practices,
+ * Tabs with manual activation).
+ *
  */
 export function beginTabs(list: HTMLElement): void {
 	const panel = document.getElementById(list.closest("section")?.id ?? "")?.querySelector<HTMLElement>(".results");

@@ -1,6 +1,6 @@
 import { say } from "./words";
 
-/** Says something to those who do not see the page change. */
+/** Announces a change of the page to screen readers. */
 export function announce(words: string): void {
 	let region = document.getElementById("announced");
 	if (!region) {
@@ -11,7 +11,7 @@ export function announce(words: string): void {
 		document.body.append(region);
 	}
 	region.textContent = "";
-	// A region that is filled as it is made is not read.
+	// Screen readers ignore text that is added together with its live region.
 	requestAnimationFrame(() => {
 		region.textContent = words;
 	});

@@ -1,9 +1,10 @@
-/** What holds the records of a listing. */
+/** The elements with the records of a listing. */
 const LIST = "ul.cards, ol.cards, table.cards > tbody";
 
 /**
- * Adds the records of another page of a listing at the end of the listing, before its page links. A group that goes on
- * is continued. Returns the first record that was added, and how many there are.
+ * Appends the records of another page to a listing, before its page links. A group that continues is merged. Returns
+ * the first added record, and the number of records.
+ *
  */
 export function append(
 	here: HTMLElement,

@@ -1,7 +1,7 @@
-/** What is sent to a part of the page whose content was put in place anew. */
+/** The event for a part of the page whose content was replaced. */
 export const CHANGED = "listing-changed";
 
-/** Begins on all elements that fit, those of the page and those that come when a part of it is put in place anew. */
+/** Runs a function on all matching elements, now and whenever a part of the page is replaced. */
 export function onEach(selector: string, begin: (element: HTMLElement) => void): void {
 	const within = (root: ParentNode) => {
 		for (const element of root.querySelectorAll<HTMLElement>(selector)) {

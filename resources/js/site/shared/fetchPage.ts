@@ -5,7 +5,7 @@ export interface FetchedPage {
 	address: URL;
 }
 
-/** Throws where the server does not answer with a page: 200, or 404 where there is none. */
+/** Throws if the answer is not a page: status 200, or 404 if it does not exist. */
 export async function fetchPage(address: string, signal?: AbortSignal): Promise<FetchedPage> {
 	const answer = await fetch(address, { signal: signal ?? null });
 	const isPage = (answer.headers.get("Content-Type") ?? "").startsWith("text/html");

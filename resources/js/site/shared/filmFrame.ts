@@ -1,4 +1,4 @@
-/** A frame that may run its own scripts, and may reach nothing of this page. */
+/** A frame that runs its own scripts without access to this page. */
 export function filmFrame(address: string, title: string): HTMLIFrameElement {
 	const frame = document.createElement("iframe");
 	frame.setAttribute("sandbox", "allow-scripts allow-same-origin allow-presentation");

@@ -1,4 +1,4 @@
-/** What tells a control apart from others of its part of the page, before and after it is put in place anew. */
+/** The identity of a control within its part of the page, before and after that is replaced. */
 function signature(element: Element): string {
 	if (element instanceof HTMLInputElement || element instanceof HTMLSelectElement) {
 		const isOption = element instanceof HTMLInputElement && /^(checkbox|radio)$/.test(element.type);
@@ -12,7 +12,7 @@ const focusable = (region: HTMLElement) => [
 	...region.querySelectorAll<HTMLElement>("a[href], button, input, select, summary"),
 ];
 
-/** Finds a control of a part of the page again after that was put in place anew. */
+/** Finds a control again after its part of the page was replaced. */
 export function finder(control: HTMLElement, region: HTMLElement): () => HTMLElement | undefined {
 	const own = signature(control);
 	const alike = () => focusable(region).filter((element) => signature(element) === own);
@@ -20,13 +20,13 @@ export function finder(control: HTMLElement, region: HTMLElement): () => HTMLEle
 	return () => alike()[place];
 }
 
-/** What was typed into a box and not sent yet. */
+/** Typed text that is not sent yet. */
 const typedInto = (box: Element): string | null =>
 	box instanceof HTMLInputElement && /^(search|number|date)$/.test(box.type) && box.value !== box.defaultValue
 		? box.value
 		: null;
 
-/** What was typed is still there, and is told of when the box is left, as if it were the box it was typed into. */
+/** Typed text stays, and the new box sends it when it loses the focus. */
 function goOnTyping(box: HTMLInputElement, typed: string, caret: number | null): void {
 	box.value = typed;
 	if (caret !== null) {
@@ -38,7 +38,7 @@ function goOnTyping(box: HTMLInputElement, typed: string, caret: number | null):
 			isTold = true;
 		});
 		const tell = () => {
-			// What is taken away again with its part of the page says nothing.
+			// A removed box does not send its text.
 			if (!isTold && box.value !== box.defaultValue) {
 				box.dispatchEvent(new Event("change", { bubbles: true }));
 			}
@@ -47,7 +47,7 @@ function goOnTyping(box: HTMLInputElement, typed: string, caret: number | null):
 	}
 }
 
-/** Changes a part of the page; the focus, where it is in it, is on the same control afterwards. */
+/** Replaces a part of the page and keeps the focus on the same control. */
 export function withFocus(region: HTMLElement, change: () => void): void {
 	const active = document.activeElement;
 	if (!(active instanceof HTMLElement) || !region.contains(active) || active === region) {
@@ -57,10 +57,10 @@ export function withFocus(region: HTMLElement, change: () => void): void {
 	const again = finder(active, region);
 	const at = focusable(region).indexOf(active);
 	const typed = typedInto(active);
-	// A box of numbers has no caret that could be asked for.
+	// Number boxes have no readable caret position.
 	const caret = active instanceof HTMLInputElement && active.type === "search" ? active.selectionStart : null;
 	if (active instanceof HTMLInputElement && typed !== null) {
-		// Taken away with what was typed, it would tell of it in the middle of the change.
+		// A removed box with typed text would send a change event in the middle of the replacement.
 		active.value = active.defaultValue;
 	}
 	change();

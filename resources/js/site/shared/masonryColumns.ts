@@ -5,7 +5,7 @@
  */
 const ROW = 4;
 
-/** A picture that has not come takes no room yet in some browsers; how high it will be is known all the same. */
+/** In some browsers a picture has no height before it has loaded, but its height is known. */
 function heightOf(child: HTMLElement): number {
 	const picture = child.querySelector("img");
 	const [width, height] = [Number(picture?.getAttribute("width")), Number(picture?.getAttribute("height"))];
@@ -26,7 +26,7 @@ export function layOutMasonry(list: HTMLElement): void {
 		card.style.gridRowEnd = `span ${Math.max(1, Math.ceil((height + gap) / ROW))}`;
 	};
 
-	/** The number of columns that the slot has room for. A card that is placed in a further one would add it. */
+	/** The number of columns that fit into the slot. A card in a further column would add one. */
 	const across = () => {
 		for (const card of cards()) {
 			card.style.gridColumnStart = "";
@@ -45,7 +45,7 @@ export function layOutMasonry(list: HTMLElement): void {
 		}
 	};
 
-	/** Gives added cards their columns: for each number of columns, behind the cards that are there. */
+	/** Assigns columns to added cards, for each number of columns, after the existing ones. */
 	const place = (added: HTMLElement[]) => {
 		const most = Math.max(...cards().map((card) => card.dataset.columns?.split(" ").length ?? 1));
 		for (let columns = 1; columns <= most; columns++) {

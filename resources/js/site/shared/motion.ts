@@ -1,14 +1,15 @@
-/** What arrangements that move by themselves have in common. */
+/** Common code of arrangements that move by themselves. */
 
 export function prefersStill(): boolean {
 	return matchMedia("(prefers-reduced-motion: reduce)").matches;
 }
 
 /**
- * Shows the buttons of a box and moves it on by itself. It pauses while the visitor points at it, while it has the
+ * Shows the buttons of a box and advances it automatically. It pauses while the pointer is over it, while it has the
  * focus, and while the window is hidden. It respects the reduced-motion setting.
  *
  * @param seconds between two moves; 0: it does not move by itself
+ *
  */
 export function controls(box: HTMLElement, step: (by: number) => void, seconds: number): void {
 	const tools = box.querySelector<HTMLElement>(".controls");
@@ -29,7 +30,7 @@ export function controls(box: HTMLElement, step: (by: number) => void, seconds: 
 		pause.setAttribute("aria-pressed", String(isPaused));
 	});
 	const timer = setInterval(() => {
-		// A choice or another page can replace the box.
+		// A choice or a loaded page can replace the box.
 		if (!box.isConnected) {
 			clearInterval(timer);
 			return;

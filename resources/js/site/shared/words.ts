@@ -1,4 +1,4 @@
-/** The texts of the site's own scripts. The page brings them in its language. */
+/** The texts of the site's scripts, in the language of the page. */
 let patterns: Record<string, string> | null = null;
 
 function read(): Record<string, string> {

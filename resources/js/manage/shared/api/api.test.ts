@@ -3,7 +3,7 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import type { AddressInfo } from "node:net";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
-/** A server of its own for each test, which answers what the test says. */
+/** A separate server for each test, which gives the test's answers. */
 type Answer = (request: IncomingMessage, body: string) => [status: number, body: unknown, headers?: HeadersInit];
 let server: Server;
 let asked: { path: string; token: string | undefined; body: string }[] = [];
@@ -71,7 +71,7 @@ test("a token that is refused again is told, not asked for without end", async (
 test("who is signed out is asked once, and everything that waited goes on", async () => {
 	let isIn = false;
 	const ask = vi.fn(async () => {
-		// Both requests have been refused by the time the person has typed their password.
+		// The server refuses both requests before the person has typed their password.
 		await new Promise((typed) => setTimeout(typed, 100));
 		isIn = true;
 	});

@@ -8,13 +8,13 @@ export { ApiError } from "./faults";
 type Method = "get" | "post" | "put" | "delete";
 type PathOf<M extends Method> = PathsWithMethod<paths, M>;
 
-/** What a request needs: parameters, a body; nothing for many. */
+/** The options of a request: parameters and a body; none for many paths. */
 type InitOf<P extends PathOf<M>, M extends Method> =
 	undefined extends MaybeOptionalInit<paths[P], M>
 		? [init?: MaybeOptionalInit<paths[P], M>]
 		: [init: MaybeOptionalInit<paths[P], M>];
 
-/** What the API answers at a path, such as `Answer<"/modules", "get">`; the schema says it. */
+/** The answer at a path, typed by the schema, such as `Answer<"/modules", "get">`. */
 export type Answer<P extends PathOf<M>, M extends Method> =
 	paths[P] extends Record<M, infer Operation extends object>
 		? SuccessResponse<ResponseObjectMap<Operation>, "application/json">
@@ -31,7 +31,7 @@ const METHODS = { get: "GET", post: "POST", put: "PUT", delete: "DELETE" } as co
 function requestsOf<M extends Method>(method: M) {
 	const request = client[METHODS[method]] as (path: string, init?: object) => Promise<{ data?: unknown }>;
 	return async <P extends PathOf<M>>(path: P, ...[init]: InitOf<P, M>): Promise<Answer<P, M>> => {
-		// A refusal has been thrown by sendInSession(). The schema says the type of the data.
+		// sendInSession() throws if the server refuses. The schema gives the type of the data.
 		const { data } = await request(path, init);
 		return data as Answer<P, M>;
 	};
@@ -42,13 +42,13 @@ export const post = requestsOf("post");
 export const put = requestsOf("put");
 export const del = requestsOf("delete");
 
-/** Options of a request that is sent while the page is being left; see fitsLeaving(). */
+/** Options of a request during page unload; see fitsLeaving(). */
 export const LEAVING = { keepalive: true } as const;
 
-/** What browsers send of pages that are being left: 64 KiB in all (Fetch Standard, "inflight keepalive bytes"). */
+/** Browsers limit requests during page unload to 64 KiB in all (Fetch Standard, "inflight keepalive bytes"). */
 const LEAVING_BYTES = 60 * 1024;
 
-/** True if a body is small enough to be sent while the page is being left. */
+/** True if a body is small enough to be sent during page unload. */
 export function fitsLeaving(body: string): boolean {
 	return new Blob([body]).size <= LEAVING_BYTES;
 }
@@ -56,7 +56,7 @@ export function fitsLeaving(body: string): boolean {
 type Watch = (task: Task | null) => void;
 const watching = new Set<Watch>();
 
-/** Reports the tasks that this page waits for; null when one has ended. */
+/** Reports the tasks that this page waits for; null at the end of one. */
 export function watchTasks(watch: Watch): () => void {
 	watching.add(watch);
 	return () => watching.delete(watch);
@@ -66,7 +66,10 @@ const POLL = 500;
 
 type Started = { task: Task };
 
-/** The answer of work that may be long: at once, or when its task is done. Leaving the page does not end the work. */
+/**
+ * Waits for the answer of long work: at once, or when its task is done. The work continues if the person leaves the
+ * page.
+ */
 export async function finished<T>(sent: Promise<T>): Promise<Exclude<T, Started>> {
 	const answer: unknown = await sent;
 	let now = answer;

@@ -1,6 +1,6 @@
 import type { Problem } from "./schema";
 
-/** A request that the server refused, or that did not reach it. */
+/** An error: the server refused a request, or the request did not reach it. */
 export class ApiError extends Error {
 	/** @param status of the answer; 0 if there was none */
 	constructor(
@@ -24,14 +24,15 @@ export class ApiError extends Error {
 }
 
 /**
- * What someone else saved in the meantime, from an answer that refused a write for its old revision; null for any other
- * error. A form keeps what was typed and takes the newer revision, so saving again replaces the other's change.
+ * The newer state that someone else saved, from an answer with status 409; null for any other error. A form keeps the
+ * typed values and takes the newer revision, so saving again overwrites the other change.
+ *
  */
 export function savedByOther<T>(error: Error | null, key: "media" | "person"): T | null {
 	return error instanceof ApiError && error.isStale ? ((error.body[key] as T | undefined) ?? null) : null;
 }
 
-/** The faults of a form that Laravel checks, in the shape of those that core finds. */
+/** Validation errors of Laravel, in the shape of core's problems. */
 function problemsOf(body: { errors?: Record<string, string[]> }): Problem[] {
 	return Object.entries(body.errors ?? {}).map(([path, said]) => ({
 		path,
@@ -57,7 +58,7 @@ function messageOf(status: number, body: { message?: string }, retryAfter: strin
 	return body.message ?? `The server answered ${status}.`;
 }
 
-/** The error that an answer of the server stands for. */
+/** Makes the error of a server's answer. */
 export async function faultOf(response: Response): Promise<ApiError> {
 	const body = (await response.json().catch(() => ({}))) as Record<string, unknown> & {
 		message?: string;

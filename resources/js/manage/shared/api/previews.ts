@@ -1,2 +1,2 @@
-/** The first part of the query key of every preview: whatever changes what visitors see makes all previews stale. */
+/** The first part of the query key of every preview. Every change that affects visitors invalidates all previews. */
 export const PREVIEW = "preview";

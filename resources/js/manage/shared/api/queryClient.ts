@@ -1,10 +1,11 @@
 import { MutationCache, type Query, QueryClient } from "@tanstack/react-query";
 
 /**
- * What the screens know of the server. A first answer that was on its way while something was written may be of before:
- * it is asked for anew, which invalidating it alone would not do.
+ * The cache of server data. A query that was in progress during a write may return old data, so it is cancelled and
+ * repeated; invalidating it would not be enough.
  *
  * @param isPassing whether what failed may well succeed a little later
+ *
  */
 export function makeQueryClient(isPassing: (fault: Error) => boolean): QueryClient {
 	const client = new QueryClient({

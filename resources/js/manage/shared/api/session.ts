@@ -3,13 +3,13 @@ import { ApiError, faultOf } from "./faults";
 /** The absolute address of the API. */
 export const base = new URL("/manage/api", document.baseURI).href;
 
-/** Ends all requests on their way when the person signs out. */
+/** Cancels all requests when the person signs out. */
 let session = new AbortController();
 let hasEnded = false;
 
 let token = document.querySelector<HTMLMetaElement>("meta[name=csrf-token]")?.content ?? "";
 
-/** Asks the person to sign in again; set by the component that does. Resolves once they have. */
+/** Asks the person to sign in again; a component sets it. Resolves after the sign-in. */
 let askToSignIn: (() => Promise<void>) | null = null;
 let askedAlready: Promise<void> | null = null;
 
@@ -24,7 +24,7 @@ function signedInAgain(): Promise<void> {
 	return askedAlready;
 }
 
-/** Fetches the token that writes carry: a new sign-in makes the page's token invalid. */
+/** Fetches a new token for writes, because a new sign-in makes the page's token invalid. */
 async function renewToken(): Promise<void> {
 	const response = await fetch(`${base}/token`, { headers: { Accept: "application/json" } });
 	if (response.ok) {
@@ -32,7 +32,7 @@ async function renewToken(): Promise<void> {
 	}
 }
 
-/** Sends one copy of the request. A request that outlives the page (`keepalive`) is not ended with the session. */
+/** Sends a copy of the request. Requests with `keepalive` continue after the session ends. */
 async function sendOnce(request: Request): Promise<Response> {
 	const copy = request.clone();
 	copy.headers.set("Accept", "application/json");
@@ -50,13 +50,14 @@ async function sendOnce(request: Request): Promise<Response> {
 }
 
 /**
- * Sends a request of this page, with a new token or after a new sign-in where the server asks for one.
+ * Sends a request, if necessary again with a new token or after a new sign-in.
  *
  * @throws ApiError if the server refuses it or does not answer
+ *
  */
 export async function sendInSession(request: Request): Promise<Response> {
 	if (hasEnded) {
-		// The page is being left: nobody waits for an answer.
+		// The page is closing, so nobody waits for an answer.
 		return new Promise(() => {});
 	}
 	let response = await sendOnce(request);
@@ -74,7 +75,7 @@ export async function sendInSession(request: Request): Promise<Response> {
 	return response;
 }
 
-/** Sends a file and reports how much of it has been sent (0 to 1). A file is never sent twice without being asked. */
+/** Uploads a file and reports the sent share (0 to 1). It never uploads a file twice without being asked. */
 export function sendFile(path: string, body: FormData, onProgress: (share: number) => void): Promise<unknown> {
 	return new Promise<unknown>((resolve, reject) => {
 		const sending = new XMLHttpRequest();
@@ -121,16 +122,16 @@ export async function signIn(email: string, password: string): Promise<void> {
 type Flush = () => Promise<unknown>;
 const flushes = new Set<Flush>();
 
-/** Registers what must be saved before the person signs out. */
+/** Registers a function that saves unsaved data before the person signs out. */
 export function beforeSigningOut(flush: Flush): () => void {
 	flushes.add(flush);
 	return () => flushes.delete(flush);
 }
 
-/** How long signing out waits for what must be saved, in milliseconds. */
+/** Maximum time in milliseconds that signing out waits for unsaved data. */
 const PATIENCE = 3000;
 
-/** Saves what must be saved, ends all other requests, then signs out. */
+/** Saves unsaved data, cancels all other requests, then signs out. */
 export async function signOut(): Promise<void> {
 	const all = Promise.allSettled([...flushes].map((flush) => flush()));
 	await Promise.race([all, new Promise((resolve) => setTimeout(resolve, PATIENCE))]);

@@ -33,7 +33,7 @@ export function fieldOf(type: Pick<ContentType, "fields">, key: string): Field |
 	return type.fields.find((one) => one.key === key);
 }
 
-/** A moment as the site writes it, in its own time zone. */
+/** An instant in the site's form, in its time zone. */
 export function moment(start: Start, instant: string, withTime = true): string {
 	return new Intl.DateTimeFormat(start.site.locale, {
 		dateStyle: "medium",

@@ -1,14 +1,14 @@
 import { useQueries } from "@tanstack/react-query";
 import { type Answer, get } from "./api";
 
-/** Keys that one request counts. */
+/** Number of keys in one request. */
 const AT_ONCE = 8;
 
 type Path = "/modules/records" | "/modules/starts/records";
 
 type Counted<P extends Path> = Answer<P, "get"> extends Record<string, infer C> ? C : never;
 
-/** What the server counts of each key. The list of keys is shown at once; the counts follow in chunks. */
+/** The server's counts for each key. The list of keys shows at once; the counts arrive in chunks. */
 export function useByChunks<P extends Path>(path: P, keys: string[]): Map<string, Counted<P>> {
 	const chunks = Array.from({ length: Math.ceil(keys.length / AT_ONCE) }, (_, i) =>
 		keys.slice(i * AT_ONCE, (i + 1) * AT_ONCE),

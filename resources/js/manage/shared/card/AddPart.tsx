@@ -16,7 +16,7 @@ export function AddPart({ type, label, onAdd }: { type: SourceRecords; label: st
 	);
 }
 
-/** Tells the parts that are offered from each other: `field:height`. */
+/** The identity of an offered part: `field:height`. */
 
 function offerKey(part: Part): string {
 	const of = part.field ?? part.taxonomy ?? (part.part === "badge" ? part.text : undefined);

@@ -1,7 +1,7 @@
 import type { Condition, Part, SourceRecords } from "../api/schema";
 import { NumberInput } from "../controls/NumberInput";
 
-/** Where a badge stands: for so many days after publishing, where a number lies between two, or where one says yes. */
+/** The rule of a badge: for a number of days after publishing, for a range of a number, or for a yes. */
 export function BadgeRule({
 	type,
 	part,

@@ -8,7 +8,7 @@ import { PART, PartChip, type Place, placeOf } from "./PartChip";
 import { PartOptions } from "./PartOptions";
 import { type Line, partLabel } from "./part";
 
-/** A card put together in place: lines of parts, each moved by dragging or by keys, its options below it. */
+/** The editor of a card: lines of parts, which move by dragging or by keys, with the options of each part. */
 export function CardLines({
 	type,
 	lines,
@@ -17,16 +17,16 @@ export function CardLines({
 	beside,
 	sample = {},
 }: {
-	/** What the card shows one of. */
+	/** The type of the card's records. */
 	type: SourceRecords;
 	lines: Line[];
-	/** The place of the part that is open first, if one is: `card.lines[0].parts[1]`. */
+	/** The place of the part that is open at first, if any: `card.lines[0].parts[1]`. */
 	at?: string;
-	/** Told the lines as they are then; changes of the same tag are undone at once. */
+	/** Receives the new lines; changes with the same tag are undone together. */
 	onChange: (lines: Line[], tag: string | null) => void;
-	/** What else can be said of a part. */
+	/** Further controls of a part. */
 	beside?: (part: Part, put: (next: Part) => void) => ReactNode;
-	/** What the parts of the first card show, by place. */
+	/** The values of the first record's parts, by place. */
 	sample?: Record<string, string>;
 }) {
 	const [open, setOpen] = useState<Place | null>(() => {
@@ -51,7 +51,7 @@ export function CardLines({
 			box.current?.querySelector<HTMLElement>(`[data-part="${line}.${part}"] [data-handle]`)?.focus(),
 		);
 
-	/** Puts a part where another stands; a line beyond the last is a new one. */
+	/** Moves a part to the position of another one; a line after the last is new. */
 	const place = ([fromLine, fromPart]: Place, [toLine, toPart]: Place) => {
 		const part = lines[fromLine]?.parts[fromPart];
 		if (!part || toLine < 0 || (toLine === fromLine && toPart === fromPart)) {

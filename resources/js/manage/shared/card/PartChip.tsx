@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useRef } from "react";
 import { DragHandle, useDraggable, useDropPlace } from "../controls/dragging";
 
-/** The place of a part: its line, and its place in that line. */
+/** The position of a part: its line, and its position in that line. */
 export type Place = [line: number, part: number];
 
 /** The kind of a dragged part. */
@@ -25,7 +25,7 @@ export function PartChip({
 }: {
 	at: Place;
 	label: string;
-	/** What the part shows on the first card. */
+	/** The part's value on the first card. */
 	shows: string | undefined;
 	isOpen: boolean;
 	onOpen: () => void;

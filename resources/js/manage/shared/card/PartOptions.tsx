@@ -5,7 +5,7 @@ import { OptionControl } from "../options/OptionControl";
 import { BadgeRule } from "./BadgeRule";
 import { partLabel } from "./part";
 
-/** What can be said of one part. */
+/** The options of one part. */
 export function PartOptions({
 	type,
 	part,
@@ -24,7 +24,7 @@ export function PartOptions({
 	const { parts, partStyle } = useStart();
 	const isNumber = part.part === "views" || fieldOf(type, part.field ?? "")?.family === "number";
 	const own = (parts.find((one) => one.key === part.part)?.options ?? []).filter(
-		// Words that only some fields have, and the older form of an excerpt, which files may still hold.
+		// Options for some fields only, and the older form of an excerpt, which files may still contain.
 		(one) =>
 			(one.key !== "message" || isNumber) && (part.part !== "excerpt" || one.key !== "mark" || part.mark !== undefined),
 	);

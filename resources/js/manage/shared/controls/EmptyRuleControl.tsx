@@ -20,7 +20,7 @@ const OF_CARDS: EmptyRule["do"][] = ["leaveOut", "leaveOutLine", "leaveOutCard",
 
 const OF_ONE: EmptyRule["do"][] = [...OF_CARDS, "leaveOutModule", "leaveOutSlot", "leaveOutBand"];
 
-/** What happens where a part has nothing to show; for another field that is shown instead, the same again. */
+/** The empty-value rule of a part; for "show another field", the rule of that field again. */
 export function EmptyRuleControl({
 	label,
 	rule,
@@ -31,7 +31,7 @@ export function EmptyRuleControl({
 	label: string;
 	rule: EmptyRule;
 	type: SourceRecords;
-	/** Whether it is the part of the one card of a spotlight, or of an item's own page. */
+	/** True for the card of a spotlight, and for an item's own page. */
 	alone: boolean;
 	onChange: (next: EmptyRule) => void;
 }) {
@@ -39,7 +39,7 @@ export function EmptyRuleControl({
 	const says = saying || rule.do === "say";
 	const fields = type.fields.filter((one) => one.onCards || one.family === "picture");
 	const begin = (next: EmptyRule["do"]) => {
-		// What is said is not a rule before it says something.
+		// An empty text is not a rule yet.
 		setSaying(next === "say");
 		switch (next) {
 			case "say":

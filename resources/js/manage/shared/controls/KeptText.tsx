@@ -2,8 +2,9 @@ import { useContext, useEffect, useId, useRef, useState } from "react";
 import { OverlayTriggerStateContext } from "react-aria-components";
 
 /**
- * A line of text that stands in a popover. What is typed is taken over when the box is left, also by Escape and by
- * closing the popover; Enter closes it. A text that is not possible is said, and not taken over.
+ * A line of text in a popover. It is saved when the box loses the focus, also by Escape and by closing the popover;
+ * Enter closes it. An invalid text shows an error and is not saved.
+ *
  */
 export function KeptText({
 	label,
@@ -18,7 +19,7 @@ export function KeptText({
 	onTake: (next: string) => void;
 	placeholder?: string;
 	hint?: string;
-	/** says why a text is not possible; null where it is */
+	/** returns why a text is invalid; null for a valid one */
 	check?: (next: string) => Promise<string | null> | string | null;
 }) {
 	const [typed, setTyped] = useState(value);

@@ -3,19 +3,19 @@ import { Input, NumberField, NumberFieldStateContext } from "react-aria-componen
 
 interface NumberInputProps {
 	label: string;
-	/** null: nothing is given */
+	/** null: no number */
 	value: number | null;
 	onChange: (next: number) => void;
-	/** called when the box is emptied; without it, an empty box goes back to the last number */
+	/** called when the box is emptied; without it, an empty box returns to the last number */
 	onEmpty?: () => void;
 	min?: number | undefined;
 	max?: number | undefined;
 	whole?: boolean;
-	/** Of a whole number: it is a multiple of this. */
+	/** Step: a whole number must be a multiple of it. */
 	step?: number;
 	className?: string;
 	placeholder?: string;
-	/** The place in the definition of the word that it stands for. */
+	/** The place of its word in the definition. */
 	word?: string | undefined;
 	id?: string | undefined;
 	isInvalid?: boolean;
@@ -23,17 +23,18 @@ interface NumberInputProps {
 }
 
 /**
- * A number, passed on while it is typed. One that is out of range is said and not passed on. Then the number counts
- * that stood there when the box was entered.
+ * A number box that reports each valid number while a person types. A number out of range shows an error; then the
+ * number from before the focus counts.
+ *
  */
 export function NumberInput(props: NumberInputProps) {
 	const { label, value, onChange, onEmpty, min, max, whole = false, step = 1, className = "w-24" } = props;
 	const [fault, setFault] = useState<string | null>(null);
-	/** The number that stood there when the box was entered. */
+	/** The number when the box got the focus. */
 	const began = useRef(value);
 	const current = useRef(value);
 	current.current = value;
-	/** While the box has the focus, what was there at first: what is typed is not written over by what comes of it. */
+	/** While the box has the focus, its text is not overwritten by updates. */
 	const [entered, setEntered] = useState<number | null | undefined>(undefined);
 	const take = (next: number): number | null => {
 		if (Number.isNaN(next)) {
@@ -86,7 +87,7 @@ export function NumberInput(props: NumberInputProps) {
 	);
 }
 
-/** Passes on what is typed, without waiting until the box is left. */
+/** Reports the number at once, without waiting for the box to lose the focus. */
 function WhileTyping({ onTyped }: { onTyped: (next: number) => void }) {
 	const state = useContext(NumberFieldStateContext);
 	const typed = state?.inputValue ?? "";
@@ -94,7 +95,7 @@ function WhileTyping({ onTyped }: { onTyped: (next: number) => void }) {
 	const last = useRef(typed);
 	const pass = useRef(onTyped);
 	pass.current = onTyped;
-	// Before the next key: Enter saves the whole number.
+	// Before the next key event: Enter saves the complete number.
 	useLayoutEffect(() => {
 		if (typed !== last.current) {
 			last.current = typed;

@@ -7,7 +7,7 @@ import { fromZone, toZone } from "../zone";
 
 const AS: Record<string, string> = { "signed-out": "anyone", members: "a member", everyone: "no one in particular" };
 
-/** As whom the page is looked at: signed out, a member, a member of groups, or somebody by name. */
+/** Chooses the viewer of a preview: signed out, a member, a member of groups, or a person by name. */
 export function SeenBy({
 	previewContext,
 	set,
@@ -75,7 +75,7 @@ export function SeenBy({
 	);
 }
 
-/** On which date the page is looked at. */
+/** Chooses the date of a preview. */
 export function OnDate({
 	previewContext,
 	set,

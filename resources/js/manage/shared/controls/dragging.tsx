@@ -3,14 +3,14 @@ import { type ReactNode, type RefObject, useRef } from "react";
 import { Button, isTextDropItem, useDrag, useDrop } from "react-aria-components";
 
 interface Dragging {
-	/** What kind of thing is dragged, as a MIME type; only places for this kind take it. */
+	/** The kind of dragged thing as a MIME type. Only places for this kind accept it. */
 	kind: string;
-	/** What the place is given; asked for when dragging begins. */
+	/** The text that the place receives; it is read when dragging begins. */
 	value: () => string;
 	isDisabled?: boolean;
 }
 
-/** Makes an element draggable by mouse; its button starts the same by keyboard: Enter, Tab to a place, Enter. */
+/** Makes an element draggable by mouse. Its button does the same by keyboard: Enter, Tab to a place, Enter. */
 export function useDraggable({ kind, value, isDisabled = false }: Dragging) {
 	return useDrag({
 		isDisabled,
@@ -21,15 +21,16 @@ export function useDraggable({ kind, value, isDisabled = false }: Dragging) {
 }
 
 /**
- * A grip. The mouse drags the element that it belongs to; the button over it, which the mouse does not reach, starts
- * dragging by keyboard.
+ * A grip. The mouse drags the surrounding element; the button over the grip, which ignores the mouse, starts dragging
+ * by keyboard.
+ *
  */
 export function DragHandle({
 	what,
 	button,
 	className = "",
 }: {
-	/** What is dragged, for the label. */
+	/** The name of the dragged thing, for the label. */
 	what: string;
 	button: ReturnType<typeof useDrag>["dragButtonProps"];
 	className?: string;
@@ -42,7 +43,7 @@ export function DragHandle({
 	);
 }
 
-/** Makes an element a place where things of a kind can be dropped. It must be focusable and have a label. */
+/** Makes an element a place that accepts a kind of dragged things. It must be focusable and have a label. */
 export function useDropPlace(
 	kind: string,
 	ref: RefObject<HTMLElement | null>,
@@ -62,7 +63,7 @@ export function useDropPlace(
 	});
 }
 
-/** Something that can be dragged, with its grip before it. */
+/** A draggable element with a grip at its start. */
 export function Draggable({
 	what,
 	className = "",
@@ -78,7 +79,7 @@ export function Draggable({
 	);
 }
 
-/** A place where things of a kind can be dropped. */
+/** An element that accepts a kind of dragged things. */
 export function DropPlace({
 	kind,
 	label,

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 
-/** A text that must not be empty; an empty one is not passed on. */
+/** A required text; an empty one is not saved. */
 export function TextInput({
 	label,
 	value,
@@ -31,7 +31,7 @@ export function TextInput({
 	);
 }
 
-/** Moves one of a list up or down, or takes it away. */
+/** Buttons that move a list's member up or down, or remove it. */
 export function RowTools({
 	what,
 	index,
@@ -74,7 +74,7 @@ export function RowTools({
 	);
 }
 
-/** Adds what is chosen from a menu; nothing is chosen beforehand. Nothing is drawn where nothing can be added. */
+/** Adds an entry from a menu without a default. It is hidden if there is nothing to add. */
 export function AddByChoice({
 	label,
 	options,

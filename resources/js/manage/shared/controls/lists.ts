@@ -1,4 +1,4 @@
-/** The list with one of its members at another place. */
+/** The list with one member moved to another position. */
 export function moved<T>(list: T[], from: number, to: number): T[] {
 	const copy = [...list];
 	const [one] = copy.splice(from, 1);

@@ -9,7 +9,7 @@ import { type DraftKind, publishDraft } from "./onServer";
 import type { Drafted, KeptDraft } from "./useKeptDraft";
 import { type Standing, useStanding } from "./useStanding";
 
-/** The head of a screen for something with a draft: its title, whether the draft is kept, and the button to publish. */
+/** The head of a screen with a draft: its title, the state of the draft, and the publish button. */
 export function DraftHeader<T, S extends Drafted<T> & Standing>({
 	title,
 	name,
@@ -25,22 +25,22 @@ export function DraftHeader<T, S extends Drafted<T> & Standing>({
 	children,
 }: {
 	title: string;
-	/** Where the title is edited in place; the heading itself is then for screen readers. */
+	/** An input for the title; the heading itself is then visible to screen readers only. */
 	name?: ReactNode;
 	kind: DraftKind;
 	stored: S;
-	/** What visitors get, where the draft may already have differed when it was opened. */
+	/** The live version, if the draft already differed from it at the start. */
 	live?: T | null;
 	draft: KeptDraft<T>;
 	newest: () => Promise<S>;
 	onPublished: (now: S) => void;
-	/** What else can be done, before the button. */
+	/** Further actions before the publish button. */
 	aside?: (isLive: boolean) => ReactNode;
-	/** Whether the draft is such that it cannot be published. */
+	/** True if the draft is invalid and cannot be published. */
 	isFaulty?: boolean;
-	/** What the button says, before and after. */
+	/** The labels of the button, before and after publishing. */
 	words?: [string, string];
-	/** What stands before the title. */
+	/** Content before the title. */
 	children?: ReactNode;
 }) {
 	const { definition, keeping } = draft;
@@ -57,7 +57,7 @@ export function DraftHeader<T, S extends Drafted<T> & Standing>({
 		onSuccess: (now) => {
 			draft.published(now);
 			taken(now);
-			// Previews show menus, links and listings that this change may have made live.
+			// The change may affect menus, links and listings in all previews.
 			void client.invalidateQueries({ queryKey: [PREVIEW] });
 			onPublished(now);
 		},

@@ -6,7 +6,7 @@ import { LeftNotice } from "./LeftNotice";
 import type { Drafted, KeptDraft } from "./useKeptDraft";
 import type { Standing } from "./useStanding";
 
-/** Undo, redo, how the draft stands to what visitors get, and whether it is kept. */
+/** Undo and redo, whether the draft differs from the live version, and whether it is saved. */
 export function DraftState<T>({
 	draft,
 	savedAt,
@@ -59,7 +59,7 @@ export function DraftState<T>({
 	);
 }
 
-/** What stands between the manager and a kept draft, with the ways out. */
+/** Problems with saving the draft, with the actions that solve them. */
 export function DraftTrouble<T>({ draft, newest }: { draft: KeptDraft<T>; newest: () => Promise<Drafted<T>> }) {
 	const { keeping, left } = draft;
 	return (

@@ -3,16 +3,16 @@ import { Notice } from "../Notice";
 import { LeftNotice } from "./LeftNotice";
 import type { KeptForm } from "./useKeptForm";
 
-/** Tells of a draft that was kept, and of a save that someone else was faster with. */
+/** Messages about a kept draft, and about a conflict with another person's save. */
 export function FormNotices<V extends object>({
 	form,
 	onSave,
 	onDropped,
 }: {
 	form: KeptForm<V>;
-	/** Saves what is typed here over what someone else saved, which has this revision. */
+	/** Saves the typed values over another person's save with this revision. */
 	onSave: (revision: number) => void;
-	/** Called when what was typed here has given way to what someone else saved. */
+	/** Called after the typed values were dropped in favour of the other person's. */
 	onDropped: () => void;
 }) {
 	const start = useStart();

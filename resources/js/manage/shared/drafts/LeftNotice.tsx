@@ -1,13 +1,13 @@
 import { moment, useStart } from "../api/start";
 import { Notice } from "../Notice";
 
-/** Offers what was typed earlier in this browser and did not reach the server. */
+/** Offers to restore values that were typed earlier in this browser and never reached the server. */
 export function LeftNotice({
 	left,
 	onBringBack,
 	onDrop,
 }: {
-	/** `at`: when it was typed, as an instant; null where nothing was left */
+	/** `at`: the instant of typing; null if there is nothing to restore */
 	left: { at: string } | null;
 	onBringBack: () => void;
 	onDrop: () => void;

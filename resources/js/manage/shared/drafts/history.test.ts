@@ -11,7 +11,7 @@ const names = ({ past, now, future }: History<Definition>) => [
 const begin: History<Definition> = { past: [], now: named("a"), future: [], tag: null };
 const change = (to: string, tag: string | null = null) => ({ do: "change", to: named(to), tag }) as const;
 
-/** A tab's storage, with room for so many characters. */
+/** Session storage with a limited size. */
 class Tab implements Storage {
 	[key: string]: unknown;
 	private kept = new Map<string, string>();

@@ -1,9 +1,11 @@
-/** The states that a definition went through while it was edited, and where it stands among them. */
+/** The undo history of a definition and the current position in it. */
 export interface History<T> {
 	past: T[];
 	now: T;
 	future: T[];
-	/** What the last change was made in: typing in one place is one step back, not one for each letter. */
+	/**
+	 * The tag of the last change: consecutive changes with the same tag are one undo step, such as typing in one box.
+	 */
 	tag: string | null;
 }
 
@@ -13,7 +15,7 @@ export type Act<T> =
 	| { do: "redo" }
 	| { do: "replace"; to: T };
 
-/** So many steps back are kept when the screen is left. */
+/** Maximum number of undo steps that are stored. */
 const STEPS = 100;
 
 export function step<T>(history: History<T>, act: Act<T>): History<T> {
@@ -41,7 +43,7 @@ function name(key: string): string {
 	return `history ${key}`;
 }
 
-/** Keeps the history for as long as this tab is open, so that it survives leaving the screen and loading it anew. */
+/** Stores the history while this tab is open, so that it survives leaving the screen and reloading. */
 export function remember<T>(storage: Storage, key: string, history: History<T>, revision: number): void {
 	const { past, now, future } = history;
 	try {
@@ -50,15 +52,16 @@ export function remember<T>(storage: Storage, key: string, history: History<T>, 
 			JSON.stringify({ revision, past: past.slice(-STEPS), now, future: future.slice(0, STEPS) }),
 		);
 	} catch {
-		// No room, or none allowed: then the history ends with the page.
+		// Storage is full or forbidden: the history then ends with the page.
 		storage.removeItem(name(key));
 	}
 }
 
 /**
- * The history to go on with. Where the server's draft is another than the one left here, that one is a step back.
+ * Restores the history. If the server's draft differs from the stored one, the stored one becomes an undo step.
  *
  * @param draft the server's, at that revision
+ *
  */
 export function recall<T>(storage: Storage, key: string, draft: T, revision: number): History<T> {
 	const none: History<T> = { past: [], now: draft, future: [], tag: null };

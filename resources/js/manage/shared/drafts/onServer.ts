@@ -1,12 +1,12 @@
 import { del, post, put } from "../api/api";
 
-/** What has a draft beside its live version. There is one frame and one settings; the others have keys. */
+/** Things with a draft and a live version. The frame and the settings exist once; the others have keys. */
 export type DraftKind = "module" | "page" | "menu" | "look" | "frame" | "settings";
 
 /** Options of a request, such as LEAVING. */
 type How = { keepalive?: boolean };
 
-/** Keeps a draft on the server. */
+/** Saves a draft on the server. */
 export function keepDraft(
 	kind: DraftKind,
 	key: string,
@@ -31,7 +31,7 @@ export function keepDraft(
 	}
 }
 
-/** Makes a draft live, if its revision is still the given one. */
+/** Publishes a draft if its revision is still the given one. */
 export async function publishDraft(kind: DraftKind, key: string, revision: number) {
 	const body = { revision };
 	const init = { params: { path: { key } }, body };
@@ -51,23 +51,23 @@ export async function publishDraft(kind: DraftKind, key: string, revision: numbe
 	}
 }
 
-/** Which form: that of an item (`id` null: a new one), or another by its name, such as `term:12`. */
+/** The form: of an item (`id` null: a new one), or another by its name, such as `term:12`. */
 export type FormPlace = { type: string; id: number | null } | { form: string };
 
-/** What is typed into a form, and the revision that it started from; null for something new. */
+/** The typed values of a form and the revision that they started from; null for something new. */
 export interface Typed<V> {
 	revision: number | null;
 	values: V;
 }
 
-/** Keeps what is typed into a form on the server. */
+/** Saves the typed values of a form on the server. */
 export function keepTyped(place: FormPlace, typed: Typed<Record<string, never>>, how: How = {}) {
 	return "form" in place
 		? put("/forms/{form}", { params: { path: place }, body: typed, ...how })
 		: put("/items/draft", { body: { ...place, ...typed }, ...how });
 }
 
-/** Removes from the server what was typed into a form. */
+/** Removes the typed values of a form from the server. */
 export function dropTyped(place: FormPlace) {
 	return "form" in place ? del("/forms/{form}", { params: { path: place } }) : del("/items/draft", { body: place });
 }

@@ -1,8 +1,8 @@
-/** What was typed and has not reached the server: it stays in this browser until it has, or until it is dropped. */
+/** Typed values that have not reached the server. They stay in this browser until they arrive or are dropped. */
 export interface Unsent<T> {
-	/** the revision that it started from; null for something new */
+	/** the revision that they started from; null for something new */
 	revision: number | null;
-	/** when it was typed, as an instant */
+	/** the instant of typing */
 	at: string;
 	state: T;
 }
@@ -18,7 +18,7 @@ export function keepUnsent<T>(key: string, revision: number | null, state: T): v
 	try {
 		localStorage.setItem(key, JSON.stringify({ revision, at: new Date().toISOString(), state }));
 	} catch {
-		// No room, or none allowed: then only the server keeps it.
+		// Storage is full or forbidden: then only the server has the values.
 	}
 }
 
@@ -34,11 +34,11 @@ export function dropUnsent(key: string): void {
 	try {
 		localStorage.removeItem(key);
 	} catch {
-		// Where nothing can be kept, there is nothing to drop.
+		// Without storage there is nothing to drop.
 	}
 }
 
-/** When the person signs out: what they typed is nobody else's. */
+/** Removes all values when the person signs out, because other people must not see them. */
 export function dropAllUnsent(): void {
 	try {
 		for (const key of Object.keys(localStorage)) {
@@ -47,6 +47,6 @@ export function dropAllUnsent(): void {
 			}
 		}
 	} catch {
-		// Where nothing can be kept, there is nothing to drop.
+		// Without storage there is nothing to drop.
 	}
 }

@@ -8,22 +8,23 @@ import { dropUnsent, keepUnsent, type Unsent, unsentKey, unsentOf } from "./unse
 const WAIT = 700;
 const AGAIN = 5000;
 
-/** Where the draft of a form is kept. */
+/** Where the draft of a form is stored. */
 export interface FormName {
 	/** the name in this browser, such as `item product/12` */
 	name: string;
 	/** on the server */
 	place: FormPlace;
-	/** when the server kept the draft that the form began with; null where there was none */
+	/** the time of the draft that the form started with; null if there was none */
 	keptAt: string | null;
 }
 
 /**
- * Keeps what is typed into a form: in this browser at once, on the server a moment later. What did not reach the server
- * stays in this browser and is offered when the form is opened again.
+ * Saves the typed values of a form: in this browser at once, on the server a moment later. Values that did not reach
+ * the server stay in this browser and are offered when the form is opened again.
  *
  * @param revision that the values started from; null for something new
  * @param changed whether the values differ from what is saved
+ *
  */
 export function useFormDraft<V>(form: FormName, revision: number | null, values: V, changed: boolean) {
 	const start = useStart();
@@ -31,9 +32,9 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 	const [left, setLeft] = useState<Unsent<V> | null>(() => unsentOf<V>(key));
 	const [keptAt, setKeptAt] = useState<string | null>(form.keptAt);
 	const [problem, setProblem] = useState<string | null>(null);
-	/** What waits to be sent; null once it is on its way. */
+	/** The values that wait to be sent; null while they are being sent. */
 	const latest = useRef<string | null>(null);
-	/** What was typed last, sent or not. */
+	/** The latest values, sent or not. */
 	const newest = useRef<string | null>(null);
 	const onItsWay = useRef<Promise<void>>(Promise.resolve());
 	const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
@@ -56,7 +57,7 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 				(answer) => {
 					setKeptAt(answer.keptAt);
 					setProblem(null);
-					// What was typed meanwhile may be on its way behind this, and is kept until it has arrived.
+					// Later values may still be on their way, so they stay in the browser until they arrive.
 					if (newest.current === sent) {
 						dropUnsent(key);
 					}
@@ -102,7 +103,7 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 			}
 		};
 	}, [body, changed, flush, key]);
-	// A draft of changes that were taken back by hand is removed.
+	// If all changes were reverted by hand, the draft is removed.
 	useEffect(() => {
 		if (changed || newest.current === null) {
 			return;
@@ -115,8 +116,7 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 				() => undefined,
 			);
 	}, [changed, drop, place]);
-	// What was typed last goes out when the form is left, whichever way; what is too large for that waits in this
-	// browser.
+	// Sends the latest values when the form is left in any way. Values that are too large stay in this browser.
 	useEffect(() => {
 		const leave = () => {
 			if (latest.current !== null && fitsLeaving(latest.current)) {
@@ -135,8 +135,9 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 		};
 	}, [flush, place]);
 	/**
-	 * Before a save, a removal or dropping the draft: nothing more is sent, and what is on its way has arrived,
-	 * so that no draft comes after it.
+	 * Call this before saving, removing or dropping the draft: it stops sending and waits for requests in progress, so
+	 * that no draft arrives later.
+	 *
 	 */
 	const settled = useCallback(() => {
 		if (timer.current) {
@@ -146,7 +147,7 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 		latest.current = null;
 		return onItsWay.current;
 	}, []);
-	/** After a save that did not come about. */
+	/** Call this after a failed save. */
 	const keep = () => {
 		latest.current = body;
 		newest.current = body;
@@ -159,7 +160,7 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 		drop,
 		settled,
 		keep,
-		/** What was typed earlier and never reached the server. */
+		/** Values that were typed earlier and never reached the server. */
 		left: isNews ? left : null,
 		dropLeft: () => {
 			setLeft(null);

@@ -7,7 +7,7 @@ import type { Start } from "../api/schema";
 import { StartContext } from "../api/start";
 import { useKeptDraft } from "./useKeptDraft";
 
-/** Requests that wait for the test to say how they end. */
+/** Requests whose outcome the test decides. */
 const asked: {
 	body: { definition: { name: string }; revision: number };
 	keep: () => void;

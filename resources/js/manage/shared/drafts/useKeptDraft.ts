@@ -13,10 +13,10 @@ export type Keeping =
 	| { state: "stale" }
 	| { state: "failed"; why: string; passing: boolean };
 
-/** How long to wait, in milliseconds, before something is kept that could not be. */
+/** Delay in milliseconds before saving is tried again. */
 const AGAIN = 5000;
 
-/** What the server has of a draft. */
+/** The draft on the server. */
 export interface Drafted<T> {
 	key: string;
 	definition: T;
@@ -24,7 +24,7 @@ export interface Drafted<T> {
 	savedAt: string;
 }
 
-/** A draft that keeps itself while it is edited, with its history. */
+/** A draft that saves itself while it is edited, with an undo history. */
 export function useKeptDraft<T>(kind: DraftKind, draft: Drafted<T>) {
 	const client = useQueryClient();
 	const name = `${kind} ${draft.key}`;
@@ -59,7 +59,7 @@ export function useKeptDraft<T>(kind: DraftKind, draft: Drafted<T>) {
 				if (wanted.current === saving) {
 					dropUnsent(key);
 				}
-				// Also where the screen was left meanwhile.
+				// Also if the person left the screen in between.
 				remember(sessionStorage, name, newest.current, answer.revision);
 				setKeeping({ state: "kept", at: answer.savedAt });
 				return true;
@@ -79,7 +79,7 @@ export function useKeptDraft<T>(kind: DraftKind, draft: Drafted<T>) {
 		[kind, draft.key, name, key],
 	);
 
-	/** Keeps the newest state, after whatever is on its way; tells whether it is kept. */
+	/** Saves the newest state after requests in progress; returns true if it is saved. */
 	const keep = useCallback(async (): Promise<boolean> => {
 		while (flight.current) {
 			await flight.current;
@@ -108,7 +108,7 @@ export function useKeptDraft<T>(kind: DraftKind, draft: Drafted<T>) {
 		return () => clearTimeout(timer);
 	}, [definition, keep, key]);
 
-	// What could not be kept for want of a connection is kept when there is one again.
+	// Saves again when the connection is back.
 	useEffect(() => {
 		if (keeping.state !== "failed" || !keeping.passing) {
 			return;
@@ -123,10 +123,11 @@ export function useKeptDraft<T>(kind: DraftKind, draft: Drafted<T>) {
 	}, [keeping, keep]);
 
 	useEffect(() => {
-		// A page that is being left cannot wait for what is on its way: that one will have counted the revision up.
+		// During page unload there is no time to wait for the request in progress, which will increase the revision by
+		// one.
 		const leave = () => {
 			const body = { definition: wanted.current, revision: revision.current + (flight.current ? 1 : 0) };
-			// What is too large for that waits in this browser, and is offered on return.
+			// A draft that is too large stays in this browser, and is offered on return.
 			if (wanted.current !== kept.current && fitsLeaving(JSON.stringify(body))) {
 				void keepDraft(kind, draft.key, body, LEAVING).catch(() => undefined);
 			}
@@ -142,7 +143,7 @@ export function useKeptDraft<T>(kind: DraftKind, draft: Drafted<T>) {
 
 	const change = useCallback((to: T, tag: string | null = null) => act({ do: "change", to, tag }), []);
 
-	/** After someone else saved: keep what is here, over theirs. */
+	/** After another person's save: overwrites it with this draft. */
 	const overwrite = useCallback(
 		async (newest: number) => {
 			revision.current = newest;
@@ -151,7 +152,7 @@ export function useKeptDraft<T>(kind: DraftKind, draft: Drafted<T>) {
 		[keep],
 	);
 
-	/** After someone else saved: take theirs; what is here stays behind undo. */
+	/** After another person's save: takes their version. This draft becomes an undo step. */
 	const takeTheirs = useCallback((theirs: Drafted<T>) => {
 		revision.current = theirs.revision;
 		kept.current = theirs.definition;
@@ -159,7 +160,7 @@ export function useKeptDraft<T>(kind: DraftKind, draft: Drafted<T>) {
 		setKeeping({ state: "kept", at: theirs.savedAt });
 	}, []);
 
-	/** After publishing, which may complete the definition and has a revision of its own. */
+	/** After publishing, which may complete the definition and changes the revision. */
 	const published = useCallback(
 		(now: Drafted<T>) => {
 			revision.current = now.revision;
@@ -179,18 +180,18 @@ export function useKeptDraft<T>(kind: DraftKind, draft: Drafted<T>) {
 		definition,
 		change,
 		published,
-		/** The revision of what the server keeps. */
+		/** The revision of the server's draft. */
 		revision: useCallback(() => revision.current, []),
 		undo: useCallback(() => act({ do: "undo" }), []),
 		redo: useCallback(() => act({ do: "redo" }), []),
 		canUndo: history.past.length > 0,
 		canRedo: history.future.length > 0,
 		keep,
-		// A change that waits to be sent is not kept yet.
+		// A change that is not sent yet is not saved.
 		keeping: keeping.state === "kept" && definition !== kept.current ? ({ state: "keeping" } as const) : keeping,
 		overwrite,
 		takeTheirs,
-		/** What was changed earlier and never reached the server. */
+		/** A draft that was changed earlier and never reached the server. */
 		left,
 		bringBackLeft: useCallback(() => {
 			if (left) {

@@ -4,7 +4,7 @@ import type { FormDraft } from "../api/schema";
 import { dropTyped } from "./onServer";
 import { useFormDraft } from "./useFormDraft";
 
-/** What the server has of a form. */
+/** The saved state of a form on the server. */
 export interface SavedForm<V> {
 	values: V;
 	revision: number;
@@ -12,11 +12,12 @@ export interface SavedForm<V> {
 }
 
 /**
- * The form of a type, a taxonomy or a term. What is typed is kept until it is saved or dropped, also when the form is
- * left. A save carries the revision that the changes started from.
+ * The form of a type, a taxonomy or a term. Typed values are kept until they are saved or dropped, also after leaving
+ * the form. A save carries the revision that the changes started from.
  *
  * @param name such as `term:12`
  * @param differs whether values differ from the saved ones
+ *
  */
 export function useKeptForm<V extends object>(
 	name: string,
@@ -70,14 +71,14 @@ export function useKeptForm<V extends object>(
 				draft.dropLeft();
 			}
 		},
-		/** After a save that did not come about. Tells whether someone else saved first. */
+		/** Call this after a failed save. Returns true if someone else saved first. */
 		failed: (error: Error): boolean => {
 			draft.keep();
 			const isStale = error instanceof ApiError && error.isStale && typeof error.body.revision === "number";
 			setStale(isStale ? (error.body.revision as number) : null);
 			return isStale;
 		},
-		/** The revision that someone else saved meanwhile; null where nobody did. */
+		/** The revision that someone else saved; null if nobody did. */
 		stale,
 		overwrite: (newest: number) => {
 			setStale(null);

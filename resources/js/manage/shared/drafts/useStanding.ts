@@ -1,14 +1,14 @@
 import { useState } from "react";
 
-/** What visitors get of something with a draft. */
+/** The state of the live version. */
 export interface Standing {
 	live: boolean;
-	/** whether the draft differs from what visitors get */
+	/** true if the draft differs from the live version */
 	changed: boolean;
 	publishedAt: string | null;
 }
 
-/** How the definition that is edited stands to what visitors get. It follows each edit, and each undo of one. */
+/** Compares the edited definition with the live version, after each change and each undo. */
 export function useStanding<T>(stored: Standing & { definition: T }, definition: T, live: T | null = null) {
 	const [at, setAt] = useState({ live: stored.live, publishedAt: stored.publishedAt });
 	const [last, setLast] = useState<string | null>(() =>

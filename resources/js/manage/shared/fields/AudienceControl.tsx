@@ -1,6 +1,6 @@
 import { useStart } from "../api/start";
 
-/** Who something is for: everyone, or any of the others. */
+/** Chooses an audience: everyone, or any of the others. */
 export function AudienceControl({ value, onChange }: { value: unknown; onChange: (keys: string[]) => void }) {
 	const { audiences } = useStart();
 	const chosen = Array.isArray(value) ? value : ["everyone"];

@@ -13,7 +13,7 @@ import type { ControlProps } from "./props";
 import { RichText } from "./RichText";
 import { TermsControl } from "./TermsControl";
 
-/** The control that suits a field's kind. */
+/** The control for a field's kind. */
 export function Control(props: ControlProps) {
 	const { field, value, problem, onChange, hint, inline = false } = props;
 	const { site, people } = useStart();
@@ -25,7 +25,7 @@ export function Control(props: ControlProps) {
 		"aria-describedby": [help && `${id}-hint`, problem && `${id}-problem`].filter(Boolean).join(" ") || undefined,
 	};
 	const text = typeof value === "string" ? value : "";
-	/** A class for the width of a control; `inLine` where it stands in a line of values. */
+	/** The CSS class for the width of a control; `inLine` inside a line of values. */
 	const width = (inLine: string) => (inline ? `input-sm select-sm ${inLine}` : "w-full");
 	const around = (control: ReactNode, label = field.label, group = false) => (
 		<Labelled

@@ -10,7 +10,7 @@ const DAYS: [string, string][] = [
 	["sun", "Sunday"],
 ];
 
-/** The spans of a week in which something is open. */
+/** The opening hours of a week. */
 export function HoursControl({ value, onChange }: { value: unknown; onChange: (value: unknown) => void }) {
 	const week = (value ?? {}) as Week;
 	const set = (day: string, spans: [string, string][]) => {

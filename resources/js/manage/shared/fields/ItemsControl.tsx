@@ -7,7 +7,7 @@ import { toldApart } from "../toldApart";
 import { useSettled } from "../useSettled";
 import { PickByTyping } from "./PickByTyping";
 
-/** Other items, found by title; in an order where there may be several. */
+/** Links to other items, found by title; in an order if there may be several. */
 export function ItemsControl({
 	field,
 	value,
@@ -18,7 +18,7 @@ export function ItemsControl({
 	field: Field;
 	value: unknown;
 	onChange: (value: unknown) => void;
-	/** What those that are known by title are called. */
+	/** The known titles of linked items. */
 	linked: Linked[];
 	onLinked?: ((items: Linked[]) => void) | undefined;
 }) {

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 
-/** A control with its label, its help and what is wrong with it. */
+/** A control with its label, its help and its problems. */
 export function Labelled({
 	label,
 	id,
@@ -17,11 +17,11 @@ export function Labelled({
 	hint?: string | undefined;
 	problem?: string | undefined;
 	required?: boolean;
-	/** Whether it is several controls under one label. */
+	/** True for several controls under one label. */
 	group?: boolean;
-	/** Whether the label stands before the control. */
+	/** True if the label is before the control. */
 	inline?: boolean;
-	/** Whether the label is only told to screen readers. */
+	/** True if only screen readers get the label. */
 	hidden?: boolean;
 	children: ReactNode;
 }) {

@@ -5,7 +5,7 @@ import { MediaPicker } from "../files/MediaPicker";
 import { UploadArea } from "../files/UploadArea";
 import type { ControlProps } from "./props";
 
-/** Pictures, a file or a video: uploaded here, or taken from what is there. */
+/** Pictures, a file or a video: uploaded here, or chosen from the site's files. */
 export function MediaControl({ field, value, onChange, files = {}, onFiles, id }: ControlProps & { id: string }) {
 	const [picking, setPicking] = useState(false);
 	const many = field.family === "pictures";
@@ -13,7 +13,7 @@ export function MediaControl({ field, value, onChange, files = {}, onFiles, id }
 		(one): one is string => typeof one === "string" && one !== "",
 	);
 	const kind = field.family === "pictures" ? "picture" : (field.family as Media["kind"]);
-	// Uploads end one after the other, some before the screen is drawn again: each adds to the latest names.
+	// Uploads end one after the other, some before the next render, so each adds to the latest names.
 	const latest = useRef(names);
 	latest.current = names;
 	const set = (next: string[]) => {

@@ -4,21 +4,22 @@ import { Autocomplete, Input, ListBox, ListBoxItem, SearchField } from "react-ar
 export interface Option {
 	key: string;
 	label: string;
-	/** Its name alone, where the label says more. */
+	/** The plain name, if the label has more. */
 	name?: string;
-	/** What tells it from others of the same name. */
+	/** Extra text for entries with the same name. */
 	beside?: string;
 }
 
-/** The key of the row that makes what was typed. */
+/** The key of the row that creates an entry from the typed text. */
 const MADE = "+make";
 
-/** So many are listed at once; typing finds the others. */
+/** Maximum number of listed entries; typing finds the others. */
 const LISTED = 50;
 
 /**
- * One of many, found by typing a part of its name. Where the words are deleted, it is none. Of what only the server
- * finds, `onWords` is told what is sought, and `options` are what was found; undefined while it looks.
+ * A combo box: one entry of many, found by typing. Deleting the text chooses none. If only the server can search,
+ * `onWords` receives the text, and `options` are the results; undefined while it searches.
+ *
  */
 export function PickByTyping({
 	label,
@@ -37,19 +38,19 @@ export function PickByTyping({
 	placeholder: string;
 	options: Option[] | undefined;
 	value: string | null;
-	/** What the value is called, where it is not among the options. */
+	/** The name of the value if it is not among the options. */
 	named?: string | undefined;
 	onPick: (key: string | null) => void;
 	onWords?: (words: string) => void;
-	/** Makes one of the name that was typed, where there is none; what that row says, and what it does. */
+	/** Creates an entry with the typed name if there is none: the row's label, and its action. */
 	make?: { says: (words: string) => string; do: (words: string) => void } | undefined;
-	/** Whether the list opens over the box. */
+	/** True if the list opens above the box. */
 	above?: boolean;
 	id?: string | undefined;
 	isInvalid?: boolean;
 }) {
 	const now = options?.find((one) => one.key === value)?.label ?? named ?? value ?? "";
-	/** What is typed; null while nothing is, and the list is shut. */
+	/** The typed text; null if the list is closed. */
 	const [words, setTyped] = useState<string | null>(null);
 	const setWords = (next: string | null) => {
 		setTyped(next);
@@ -100,7 +101,7 @@ export function PickByTyping({
 						} else if (event.key === "ArrowDown" && words === null) {
 							setWords(now);
 						} else if (event.key === "Enter" && isOpen) {
-							// The form around it is not sent. Where no row is marked, the first that fits is meant.
+							// Enter does not submit the form. Without a marked row, it chooses the first match.
 							event.preventDefault();
 							const marked = input.current?.getAttribute("aria-activedescendant");
 							if (marked && document.getElementById(marked)) {
@@ -119,7 +120,7 @@ export function PickByTyping({
 						className="input input-sm w-full"
 						placeholder={placeholder}
 						onClick={() => setWords(words ?? now)}
-						// While a row of the list is marked, the input is told of a focus with every letter.
+						// While a row of the list is marked, the input gets a focus event with every letter.
 						onFocus={(event) => words === null && event.currentTarget.select()}
 					/>
 				</SearchField>

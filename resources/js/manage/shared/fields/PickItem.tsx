@@ -5,7 +5,7 @@ import type { Item } from "../api/schema";
 import { useSettled } from "../useSettled";
 import { PickByTyping } from "./PickByTyping";
 
-/** One item of a type, found by typing a part of its title. */
+/** Chooses one item of a type by typing a part of its title. */
 export function PickItem({
 	label,
 	type,
@@ -15,7 +15,7 @@ export function PickItem({
 }: {
 	label: string;
 	type: string;
-	/** What names the item, as `keyOf` says it. */
+	/** The value that identifies the item, from `keyOf`. */
 	value: string | null;
 	keyOf: (item: Item) => string;
 	onPick: (key: string | null) => void;

@@ -6,7 +6,7 @@ interface Place {
 	longitude?: number;
 }
 
-/** An address, where it lies, or both. */
+/** A place: an address, coordinates, or both. */
 export function PlaceControl({
 	id,
 	value,

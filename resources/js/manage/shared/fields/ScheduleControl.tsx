@@ -3,7 +3,7 @@ import { fromZone, toZone } from "../zone";
 
 type End = "from" | "until";
 
-/** From when and until when something shows, by the site's clock; no date: for good. */
+/** The dates from which and until which something shows, in the site's time zone; no date: always. */
 export function ScheduleControl({
 	value,
 	onChange,
@@ -27,7 +27,7 @@ export function ScheduleControl({
 	));
 }
 
-/** The same with one end of its schedule changed; no key is left where there is no date. */
+/** The same with one end of its schedule changed; an end without a date has no key. */
 export function scheduled<T extends object>(now: T, end: End, instant: string | null): T {
 	const { [end]: _, ...rest } = now as T & { [key in End]?: unknown };
 	return (instant === null ? rest : { ...rest, [end]: instant }) as T;

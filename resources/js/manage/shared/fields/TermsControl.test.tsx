@@ -36,7 +36,7 @@ function Form() {
 beforeEach(() => {
 	onChange.mockReset();
 	onSubmit.mockClear();
-	// What jsdom lacks and browsers have.
+	// Functions of browsers that jsdom lacks.
 	vi.stubGlobal("CSS", { escape: (text: string) => text.replace(/[^\w-]/g, (sign) => `\\${sign}`) });
 	const taxonomies = [{ key: "groups", label: "Plant groups", tree: true, terms }];
 	render(

@@ -7,10 +7,10 @@ import { Notice } from "../Notice";
 import { Word } from "../Word";
 import { PickByTyping } from "./PickByTyping";
 
-/** So many terms a tree to tick can show; of more they are found by typing alone. */
+/** Maximum number of terms in the tree; with more, terms are found by typing only. */
 const IN_TREE = 300;
 
-/** The terms of a taxonomy that an item has: each to take away, others found by typing or ticked in the tree. */
+/** The terms of an item in a taxonomy: each can be removed; others are found by typing or ticked in the tree. */
 export function TermsControl({
 	field,
 	value,
@@ -26,7 +26,7 @@ export function TermsControl({
 	const paths = useMemo(() => pathsOf(terms), [terms]);
 	const toggle = (slug: string) =>
 		onChange(chosen.includes(slug) ? chosen.filter((one) => one !== slug) : [...chosen, slug]);
-	// Several terms may be made before the screen is drawn again.
+	// Several terms may be created before the next render.
 	const latest = useRef(chosen);
 	latest.current = chosen;
 	const client = useQueryClient();
@@ -105,7 +105,7 @@ export function TermsControl({
 	);
 }
 
-/** Each term by its slug, with the names of those above it: “Perennials › Ferns”. */
+/** Each term by its slug, with the names of its parents: “Perennials › Ferns”. */
 function pathsOf(terms: { slug: string; name: string; depth: number }[]): Map<string, string> {
 	const above: string[] = [];
 	return new Map(

@@ -10,6 +10,6 @@ export interface ControlProps {
 	linked?: Linked[];
 	onFiles?: (files: Media[]) => void;
 	onLinked?: (items: Linked[]) => void;
-	/** Whether it stands in a line of values: its label before it, its width that of what it takes. */
+	/** True inside a line of values: the label is before the control, and the width fits the value. */
 	inline?: boolean;
 }

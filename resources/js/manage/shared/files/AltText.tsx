@@ -4,7 +4,7 @@ import { put } from "../api/api";
 import { savedByOther } from "../api/faults";
 import type { Media } from "../api/schema";
 
-/** The alternative text of a picture. It is saved with the file when the box is left, or on Enter. */
+/** The alternative text of a picture. It is saved with the file when the box loses the focus, or on Enter. */
 export function AltText({ media, onSaved }: { media: Media; onSaved: (media: Media) => void }) {
 	const [alt, setAlt] = useState(media.alt);
 	const save = useMutation({
@@ -38,7 +38,7 @@ export function AltText({ media, onSaved }: { media: Media; onSaved: (media: Med
 				value={alt}
 				maxLength={300}
 				onChange={(event) => setAlt(event.target.value)}
-				// After a conflict only Enter saves: it replaces what someone else wrote.
+				// After a conflict only Enter saves, which overwrites the other person's text.
 				onBlur={() => other === null && saveChanged()}
 				onKeyDown={(event) => {
 					if (event.key === "Enter") {

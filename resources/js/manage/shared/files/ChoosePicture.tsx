@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { MediaPicker } from "./MediaPicker";
 
-/** A button that leads to the files, to choose one picture among them. */
+/** A button that opens the files to choose one picture. */
 export function ChoosePicture({ chosen, onPick }: { chosen: string | undefined; onPick: (name: string) => void }) {
 	const [picking, setPicking] = useState(false);
 	return (

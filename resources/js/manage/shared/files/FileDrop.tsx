@@ -1,7 +1,7 @@
 import { type ReactNode, useRef } from "react";
 import { isFileDropItem, useDrop } from "react-aria-components";
 
-/** An area that takes files by drop and by paste. A button inside it opens the file dialog for the keyboard. */
+/** An area that accepts dropped and pasted files. A button inside it opens the file dialog for the keyboard. */
 export function FileDrop({
 	className,
 	onFiles,

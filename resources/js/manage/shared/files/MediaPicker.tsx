@@ -6,7 +6,7 @@ import { Pager } from "../Pager";
 import { Sheet } from "../Sheet";
 import { useSettled } from "../useSettled";
 
-/** Chooses among the files that are on the site. */
+/** Chooses among the site's files. */
 export function MediaPicker({
 	kind,
 	onPick,

@@ -20,8 +20,9 @@ const TAKES = {
 let next = 0;
 
 /**
- * Takes files by drop, paste or choosing, several at once, each with its progress. They are handed on in the order in
- * which they were chosen, whichever arrives first.
+ * Uploads files that are dropped, pasted or chosen, several at once, each with its progress. The caller gets them in
+ * the order of choosing, whichever upload ends first.
+ *
  */
 export function UploadArea({
 	kind,
@@ -37,9 +38,9 @@ export function UploadArea({
 	id: string;
 	label: string;
 	onUploaded: (media: Media[]) => void;
-	/** Whether it asks here what each picture shows. */
+	/** True if it asks for the alternative text of each picture. */
 	asksAlt?: boolean;
-	/** Another way to come by one. */
+	/** Another way to choose a file. */
 	children?: ReactNode;
 }) {
 	const [going, setGoing] = useState<Going[]>([]);

@@ -7,7 +7,7 @@ const WIDTHS = [
 	["desktop", "Desktop"],
 ] as const;
 
-/** How many stand side by side at each width. */
+/** The number of columns at each width. */
 export function ColumnsControl({
 	columns,
 	most,
@@ -17,7 +17,7 @@ export function ColumnsControl({
 }: {
 	columns: Record<string, number>;
 	most: number;
-	/** What is said of a width. */
+	/** Extra text for a width. */
 	beside?: (width: (typeof WIDTHS)[number][0]) => { words: string; warns: boolean } | null;
 	onChange: (width: string, next: number) => void;
 	/** The place of the columns in the definition. */

@@ -1,7 +1,7 @@
 import { Labelled } from "./Labelled";
 import type { OptionProps } from "./props";
 
-/** A field of the records, of a family that fits. */
+/** Chooses a field of the records with a suitable family. */
 export function FieldControl({ option, now, put, fields, word }: OptionProps) {
 	const families = option.choices?.map((one) => one.value) ?? [];
 	const fit = fields.filter((one) => families.includes(one.family));

@@ -1,7 +1,7 @@
 import { OptionControl } from "./OptionControl";
 import type { OptionProps } from "./props";
 
-/** Options that belong together, each with a key of its own below that of the group. */
+/** Related options, each with its own key below the group's key. */
 export function GroupControl({ option, value, onChange, word }: OptionProps) {
 	const said = (value ?? {}) as Record<string, unknown>;
 	return (

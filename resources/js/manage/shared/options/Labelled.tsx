@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 
-/** An option with its label before it and its unit behind it. */
+/** An option with its label before it and its unit after it. */
 export function Labelled({
 	label,
 	after = "",

@@ -1,7 +1,7 @@
 import { Labelled } from "./Labelled";
 import type { OptionProps } from "./props";
 
-/** One of a few named values. */
+/** Chooses one of a few named values. */
 export function OneOfControl({ option, now, put, word }: OptionProps) {
 	return (
 		<Labelled label={option.label}>

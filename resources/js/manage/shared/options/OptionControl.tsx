@@ -23,7 +23,7 @@ const CONTROLS: Record<string, ComponentType<OptionProps>> = {
 	points: PointsControl,
 };
 
-/** The control for one option of a plug-in, as the server describes it. */
+/** The control of a plug-in's option, as described by the server. */
 export function OptionControl({
 	option,
 	value,

@@ -9,7 +9,7 @@ interface Point {
 	longitude: number;
 }
 
-/** Points on the earth with names. */
+/** Named points on the map. */
 export function PointsControl({ option, now, put: onChange }: OptionProps) {
 	const points = Array.isArray(now) ? (now as Point[]) : [];
 	const put = (i: number, next: Partial<Point>) =>

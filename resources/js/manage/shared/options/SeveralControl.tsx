@@ -1,6 +1,6 @@
 import type { OptionProps } from "./props";
 
-/** Several of a few named values, at least one. */
+/** Chooses at least one of a few named values. */
 export function SeveralControl({ option, now, put }: OptionProps) {
 	const chosen = Array.isArray(now) ? (now as string[]) : [];
 	return (

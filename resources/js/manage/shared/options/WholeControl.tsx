@@ -2,7 +2,7 @@ import { NumberInput } from "../controls/NumberInput";
 import { Labelled } from "./Labelled";
 import type { OptionProps } from "./props";
 
-/** A whole number, which may be left out. */
+/** A whole number, which may be empty. */
 export function WholeControl({ option, now, onChange, put, word }: OptionProps) {
 	return (
 		<Labelled label={option.label} after={option.unit}>

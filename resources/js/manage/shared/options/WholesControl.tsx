@@ -1,7 +1,7 @@
 import { Labelled } from "./Labelled";
 import type { OptionProps } from "./props";
 
-/** A few whole numbers. */
+/** A short list of whole numbers. */
 export function WholesControl({ option, now, put, word }: OptionProps) {
 	return (
 		<Labelled label={option.label} after={option.unit}>

@@ -1,18 +1,18 @@
 import type { Field, Option } from "../api/schema";
 
-/** What the control of a kind of option gets. */
+/** The properties of an option's control. */
 export interface OptionProps {
 	option: Option;
-	/** What the definition says; `undefined` for the default. */
+	/** The value in the definition; `undefined` for the default. */
 	value: unknown;
-	/** What holds: what the definition says, or the default. */
+	/** The effective value: that of the definition, or the default. */
 	now: unknown;
-	/** Says a value; told `undefined`, the definition says nothing. */
+	/** Sets the value; `undefined` removes it from the definition. */
 	onChange: (next: unknown) => void;
-	/** The same, but a value that is the default is not said. */
+	/** The same, but removes a value that equals the default. */
 	put: (next: unknown) => void;
-	/** Those that a field can be chosen from. */
+	/** The fields that can be chosen. */
 	fields: Field[];
-	/** The place in the definition of the word that it stands for. */
+	/** The place of its word in the definition. */
 	word: string | undefined;
 }

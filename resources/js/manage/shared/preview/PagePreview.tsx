@@ -5,22 +5,22 @@ import { type Device, WIDTHS } from "./DeviceSwitch";
 import { PreviewNames } from "./PreviewNames";
 import type { Pointed } from "./pointed";
 
-/** Links of the page by which visitors choose. */
+/** Links of the page that change the visitor's choices. */
 const CHOICE_LINKS = ".filters a, .chosen a, .tool-arrangements a, .without a, th a";
 
-/** The page's own scripts are not even asked for. */
+/** The scripts of the page are removed before it is loaded. */
 function withoutScripts(html: string): string {
 	return html.replace(/<script type="module"[^>]*><\/script>|<link rel="modulepreload"[^>]*>/g, "");
 }
 
-/** The frame runs no scripts: what a page's own would lay out is laid out from here. */
+/** The frame does not run scripts, so layouts that need a script are computed here. */
 function arrange(page: Document) {
 	for (const list of page.querySelectorAll<HTMLElement>("[data-masonry]")) {
 		layOutMasonry(list);
 	}
 }
 
-/** What visitors get: the real page in a frame, at the width of a device, following every change. */
+/** The real page in a frame, at the width of a device, updated after every change. */
 export function PagePreview({
 	html,
 	moduleKey = "",
@@ -32,17 +32,17 @@ export function PagePreview({
 	names,
 }: {
 	html: string;
-	/** The module that is looked at, if it is one. */
+	/** The module of the preview, if it is one. */
 	moduleKey?: string;
 	device: Device;
 	onPage?: (page: string) => void;
-	/** Told what is chosen on the page, by parameter, when a choice is tried out. */
+	/** Receives the choices that a person tries on the page, by parameter. */
 	onChoose?: (choices: Record<string, string>) => void;
-	/** The block that stands out, if one does. */
+	/** The highlighted block, if any. */
 	pointed?: Pointed | null;
-	/** Told which block is pointed at, has the focus, or is opened. */
+	/** Receives the block under the pointer, with the focus, or opened. */
 	onPoint?: (pointed: Pointed | null) => void;
-	/** What the block and what it stands in are called: buttons, of which the last opens the block. */
+	/** The names of the block and its ancestors: buttons, of which the last opens the block. */
 	names?: (block: string) => ReactNode;
 }) {
 	const stage = useRef<HTMLDivElement>(null);
@@ -67,7 +67,7 @@ export function PagePreview({
 		return () => watch.disconnect();
 	}, []);
 
-	// The page's body is exchanged in place, so that nothing flickers and the place on the page stays.
+	// The page's body is replaced in place, which avoids flicker and keeps the scroll position.
 	useEffect(() => {
 		const page = frame.current?.contentDocument;
 		if (page?.body && page.querySelector("main")) {
@@ -87,7 +87,7 @@ export function PagePreview({
 		if (page) {
 			arrange(page);
 		}
-		// A page begins where its first module does; one that stands further down is brought into sight.
+		// The preview starts at the module, even if it is far down on the page.
 		const module = page?.getElementById(moduleKey);
 		if (page && module && page.querySelector(".module") !== module) {
 			module.scrollIntoView();

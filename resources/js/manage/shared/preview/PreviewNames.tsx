@@ -2,7 +2,7 @@ import { type ReactNode, useCallback, useEffect, useLayoutEffect, useRef, useSta
 import { flushSync } from "react-dom";
 import type { Pointed } from "./pointed";
 
-/** In pixels, at most. */
+/** Maximum width in pixels. */
 const NAMES_WIDTH = 340;
 
 interface Box {
@@ -12,7 +12,7 @@ interface Box {
 	height: number;
 }
 
-/** An outline around the block that is pointed at on the page, and over it what it is called. */
+/** An outline around the block under the pointer, with its name above. */
 export function PreviewNames({
 	frame,
 	html,
@@ -23,7 +23,7 @@ export function PreviewNames({
 }: {
 	frame: HTMLIFrameElement;
 	html: string;
-	/** Where the page lies on the stage. */
+	/** The position of the page on the stage. */
 	place: { left: number; scale: number };
 	pointed: Pointed | null;
 	onPoint: (pointed: Pointed | null) => void;
@@ -33,7 +33,7 @@ export function PreviewNames({
 	const [box, setBox] = useState<Box | null>(null);
 	const point = useRef(onPoint);
 	point.current = onPoint;
-	/** While what a name stands for is open, nothing else is pointed at. */
+	/** While the dialog of a name is open, the pointer selects nothing else. */
 	const isOpen = useCallback(() => Boolean(bar.current?.querySelector("[aria-expanded=true]")), []);
 	const measure = useCallback(() => {
 		const page = frame.contentDocument;
@@ -81,7 +81,7 @@ export function PreviewNames({
 		const open = (event: Event) => {
 			const block = blockOf(event);
 			if (block !== null) {
-				// The names are drawn first.
+				// The names must be drawn first.
 				flushSync(() => point.current({ block, by: "page" }));
 				[...(bar.current?.querySelectorAll("button") ?? [])].at(-1)?.click();
 			}

@@ -1,4 +1,4 @@
-/** What of the page is pointed at: the `data-block` of an element, and where the pointing was done. */
+/** The block under the pointer: the `data-block` of an element, and the position of the pointer. */
 export interface Pointed {
 	block: string;
 	by: "page" | "plan";

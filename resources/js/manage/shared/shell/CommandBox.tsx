@@ -1,7 +1,7 @@
 import { Search } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 
-// Neither is needed before it is asked for.
+// Both are loaded when they are first needed.
 const CommandPanel = lazy(() => import("./CommandPanel").then((module) => ({ default: module.CommandPanel })));
 const Shortcuts = lazy(() => import("./Shortcuts").then((module) => ({ default: module.Shortcuts })));
 
@@ -13,7 +13,7 @@ const BOX =
 	"flex items-center gap-2 h-9 w-10 max-sm:justify-center sm:h-8 sm:w-44 xl:w-52 sm:px-3 " +
 	"rounded-field bg-[#23555b] text-[#c6dadb] hover:text-white text-sm cursor-pointer";
 
-/** Opens the box that finds anything, on “/” too, and the list of shortcuts, on “?”. */
+/** The command box, also on “/”, and the list of shortcuts, also on “?”. */
 export function CommandBox() {
 	const [open, setOpen] = useState<"find" | "shortcuts" | null>(null);
 	useEffect(() => {

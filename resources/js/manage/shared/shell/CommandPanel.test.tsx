@@ -18,7 +18,7 @@ function Place() {
 }
 
 function open(role: "manager" | "author", answer: object[] = []) {
-	// What jsdom lacks and browsers have.
+	// Functions of browsers that jsdom lacks.
 	vi.stubGlobal("CSS", { escape: (text: string) => text.replace(/[^\w-]/g, (sign) => `\\${sign}`) });
 	vi.stubGlobal(
 		"fetch",

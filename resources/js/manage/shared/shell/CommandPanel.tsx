@@ -28,7 +28,7 @@ const ACTIONS: [title: string, to: string, managersOnly: boolean][] = [
 	["Go to My account", "/account", false],
 ];
 
-/** Finds anything by its words, and goes there. */
+/** Finds anything by its words, and opens it. */
 export function CommandPanel({ onClose }: { onClose: () => void }) {
 	const { user } = useStart();
 	const go = useNavigate();

@@ -1,7 +1,7 @@
 import { Link, useLocation } from "react-router";
 import { Screen } from "../Screen";
 
-/** In the place of a screen, at an address that leads to none. */
+/** The screen for addresses that do not exist. */
 export function NotFound() {
 	const { pathname } = useLocation();
 	return (

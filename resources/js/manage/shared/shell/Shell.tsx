@@ -11,7 +11,7 @@ import { TaskBar } from "./TaskBar";
 
 async function leave() {
 	await signOut();
-	// What this browser kept of the work is nobody else's.
+	// Data in this browser must not be visible to the next person.
 	sessionStorage.clear();
 	dropAllUnsent();
 	window.location.assign("/manage/sign-in");
@@ -27,7 +27,7 @@ function Mark() {
 	);
 }
 
-/** Address, word, and whether authors have it too. */
+/** Address, label, and whether authors see it. */
 const SCREENS: [string, string, boolean][] = [
 	["/modules", "Modules", false],
 	["/pages", "Pages", false],
@@ -42,7 +42,7 @@ const SCREENS: [string, string, boolean][] = [
 
 const OTHER_SCREEN = "border-transparent text-[#c6dadb] hover:text-white";
 
-/** The words of the main navigation; on a narrow screen they stand in a menu. */
+/** The links of the main navigation; on a narrow screen they are in a menu. */
 function Screens({ role, onGo, className }: { role: string; onGo?: () => void; className: string }) {
 	return (
 		<nav aria-label="Main" className={className}>
@@ -82,7 +82,7 @@ function SignOut() {
 	);
 }
 
-/** On a narrow screen: everything of the top line that has no room there. */
+/** On a narrow screen: the entries of the top line that do not fit. */
 function NarrowMenu() {
 	const { user } = useStart();
 	return (

@@ -4,12 +4,12 @@ import { onSignedOut } from "../api/session";
 const load = () => import("./SignInDialog").then((module) => ({ default: module.SignInDialog }));
 const SignInDialog = lazy(load);
 
-/** When the session has ended: the password is asked for where one is, and what was under way goes on. */
+/** When the session has ended, asks for the password on the current screen; requests then continue. */
 export function SignInAgain({ email }: { email: string }) {
 	const [goOn, setGoOn] = useState<(() => void) | null>(null);
 	useEffect(() => {
 		onSignedOut(() => new Promise<void>((resolve) => setGoOn(() => resolve)));
-		// Fetched beforehand: by the time it is needed, its file may have another name on the server.
+		// Loaded in advance, because a later deployment may rename the file.
 		const idle = window.setTimeout(() => void load().catch(() => undefined), 3000);
 		return () => {
 			onSignedOut(null);

@@ -3,7 +3,7 @@ import { signIn } from "../api/session";
 import { Notice } from "../Notice";
 import { Sheet } from "../Sheet";
 
-/** Asks for the password of the person who was signed in here. */
+/** Asks for the password of the person who was signed in. */
 export function SignInDialog({ email, onSignedIn }: { email: string; onSignedIn: () => void }) {
 	const [problem, setProblem] = useState<string | null>(null);
 	const [busy, setBusy] = useState(false);

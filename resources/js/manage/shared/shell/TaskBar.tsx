@@ -3,13 +3,13 @@ import { useEffect, useState } from "react";
 import { get, watchTasks } from "../api/api";
 import type { Task } from "../api/schema";
 
-/** Long work that is under way, with how much of it is done. It goes on when the screen is left. */
+/** The running tasks with their progress. They continue when the person leaves the screen. */
 export function TaskBar() {
 	const [own, setOwn] = useState<Task | null>(null);
 	const tasks = useQuery({
 		queryKey: ["tasks"],
 		queryFn: ({ signal }) => get("/tasks", { signal }),
-		// Only what was begun before this page was opened has to be asked for.
+		// Only tasks from before this page was opened have to be requested.
 		refetchInterval: (query) => ((query.state.data?.length ?? 0) > 0 ? 2000 : false),
 	});
 	useEffect(() => watchTasks(setOwn), []);

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 
-/** What the browser's tab says; null: another part of the screen says it. */
+/** Sets the title of the browser's tab; null if another part of the screen sets it. */
 export function useTitle(title: string | null): void {
 	useEffect(() => {
 		if (title !== null) {

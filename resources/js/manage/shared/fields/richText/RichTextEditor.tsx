@@ -8,7 +8,7 @@ import { putBlock } from "./putBlock";
 import { TextPreview } from "./TextPreview";
 import { TextTools } from "./TextTools";
 
-/** Text with markup, written as it will read. The HTML itself can be seen and mended. */
+/** The editor of texts with markup, which shows the text as it will look. The HTML can be edited as well. */
 export default function RichTextEditor({
 	id,
 	label,

@@ -6,7 +6,7 @@ import { type Device, DeviceSwitch } from "../../preview/DeviceSwitch";
 import { PagePreview } from "../../preview/PagePreview";
 import { Sheet } from "../../Sheet";
 
-/** A text as visitors will read it: in the site's look and at the width of its texts. */
+/** The preview of a text: in the site's look and at its text width. */
 export function TextPreview({ label, html, onClose }: { label: string; html: string; onClose: () => void }) {
 	const [device, setDevice] = useState<Device>(window.innerWidth < 640 ? "Phone" : "Laptop");
 	const page = useQuery({

@@ -4,7 +4,7 @@ import { useStart } from "../../api/start";
 import { introductionEnd, putIntroductionEnd, removeIntroductionEnd } from "./introductionEnd";
 import { putTable, TABLE_TOOLS } from "./tables";
 
-/** The buttons above a text. */
+/** The toolbar of a text. */
 export function TextTools({ editor, onPick }: { editor: Editor; onPick: (kind: "picture" | "video") => void }) {
 	const on = useEditorState({
 		editor,
@@ -84,7 +84,7 @@ function AskLink({ editor, onClose }: { editor: Editor; onClose: () => void }) {
 	);
 }
 
-/** A film is a file of the site, or a link in a paragraph of its own, which the page replaces with a player. */
+/** A video is a file of the site, or a link in a separate paragraph, which the page replaces with a player. */
 function AskFilm({ editor, onFile, onClose }: { editor: Editor; onFile: () => void; onClose: () => void }) {
 	const { videoSites } = useStart().site;
 	const [address, setAddress] = useState("");

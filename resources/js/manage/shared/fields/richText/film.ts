@@ -1,9 +1,9 @@
 import { mergeAttributes, Node } from "@tiptap/react";
 
-/** Attributes of a video that the editor keeps, see docs/formats. */
+/** The attributes of a video that the editor keeps, see docs/formats. */
 const ATTRIBUTES = ["src", "title", "poster", "loop", "muted", "width", "height", "lang"] as const;
 
-/** A film in a text: an uploaded file, or a file at another address. */
+/** A video in a text: an uploaded file, or a file at another address. */
 export const Film = Node.create({
 	name: "film",
 	group: "block",

@@ -1,13 +1,16 @@
 import { type Editor, mergeAttributes, Node } from "@tiptap/react";
 
-/** The line that ends the introduction of a text; excerpts stop there. Authors see it and drag it; visitors do not. */
+/**
+ * The line that ends the introduction of a text; excerpts stop there. Authors see it and can drag it; visitors do not
+ * see it.
+ */
 export const IntroductionEnd = Node.create({
 	name: "introductionEnd",
 	group: "block",
 	atom: true,
 	draggable: true,
 	selectable: true,
-	// Before the plain line, which is an hr, too.
+	// Before the plain line, which is an hr as well.
 	priority: 200,
 	parseHTML: () => [{ tag: "hr[data-introduction]", priority: 100 }],
 	renderHTML: ({ HTMLAttributes }) => ["hr", mergeAttributes(HTMLAttributes, { "data-introduction": "" })],
@@ -25,10 +28,10 @@ export function introductionEnd(editor: Editor): number | null {
 	return found;
 }
 
-/** Puts the line after the paragraph with the cursor, from wherever it stood before. */
+/** Puts the line after the paragraph with the cursor, and removes it from its old position. */
 export function putIntroductionEnd(editor: Editor): void {
 	const { $to } = editor.state.selection;
-	// After the outermost block: a list or a quotation is not cut in two.
+	// After the outermost block, so that it does not split a list or a quotation.
 	let to = $to.depth === 0 ? $to.pos : $to.after(1);
 	const was = introductionEnd(editor);
 	const change = editor.state.tr;

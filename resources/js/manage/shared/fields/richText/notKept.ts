@@ -7,7 +7,7 @@ const GROUPING = "div section article span tbody thead tfoot colgroup col p br w
 /** Elements that the editor writes under another name. */
 const SAME: Record<string, string> = { b: "strong", i: "em", del: "s" };
 
-/** Attributes that say something to visitors. */
+/** Attributes with a meaning for visitors. */
 const SAID = ["lang", "dir"];
 
 /**

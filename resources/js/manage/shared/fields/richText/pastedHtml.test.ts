@@ -11,7 +11,7 @@ function pasted(html: string): string {
 }
 
 test("a document pasted from LibreOffice keeps its headings, lists and table, and nothing of its looks", () => {
-	// The file is LibreOffice 7.4's own HTML of a document made for this test.
+	// The file is HTML of LibreOffice 7.4 from a document that was made for this test.
 	const file = readFileSync("tests/Support/pasted-from-libreoffice.html", "utf8");
 	expect(pasted(file)).toBe(
 		[

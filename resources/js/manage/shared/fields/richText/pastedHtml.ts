@@ -1,10 +1,11 @@
 /**
- * HTML as programs put it on the clipboard, made into HTML that means the same. Text editors and spreadsheets write
- * headings, lists and tables with markup of their own.
+ * Converts HTML from the clipboard. Text editors and spreadsheets write headings, lists and tables with markup of their
+ * own.
+ *
  */
 export interface Pasted {
 	html: string;
-	/** Pictures that lie on the author's machine or only on the clipboard, and so cannot be shown by the site. */
+	/** Pictures on the author's machine or only on the clipboard, which the site cannot show. */
 	pictures: number;
 }
 
@@ -31,8 +32,9 @@ export function cleanPasted(html: string): Pasted {
 }
 
 /**
- * Removes style sheets, and puts inline styles under another name: the page's content security policy refuses them,
- * even in a document that is only parsed.
+ * Removes style sheets, and renames inline styles, because the page's content security policy refuses them even in a
+ * parsed document.
+ *
  */
 function setStylesAside(html: string): string {
 	return html
@@ -46,7 +48,7 @@ function styleOf(element: Element, name: string): string {
 	return new RegExp(`(?:^|[;\\s])${name}\\s*:\\s*([^;]*)`).exec(style)?.[1]?.trim() ?? "";
 }
 
-/** Strong, emphasis and deleted text that are written as styles become elements; so does their absence. */
+/** Converts styles for bold, italic and deleted text into elements, and removes elements that styles cancel. */
 function elementsFromStyles(body: HTMLElement) {
 	for (const element of body.querySelectorAll("[data-style]")) {
 		const weight = styleOf(element, "font-weight");
@@ -102,9 +104,9 @@ function removeLocalPictures(body: HTMLElement): number {
 	return local.length;
 }
 
-/** Lists that are written as paragraphs, each with its level in `mso-list` and its bullet or number as text. */
+/** Lists that are written as paragraphs, with the level in `mso-list` and the bullet or number as text. */
 function listsFromParagraphs(body: HTMLElement) {
-	/** The lists that are open at this place, the outermost first. */
+	/** The open lists, the outermost first. */
 	let open: HTMLElement[] = [];
 	let previous: Element | null = null;
 	for (const paragraph of [...body.querySelectorAll<HTMLElement>("p, h1, h2, h3, h4, h5, h6")]) {
@@ -147,7 +149,7 @@ function takeMarker(paragraph: HTMLElement): string {
 	return text;
 }
 
-/** The page's title is the heading of level 1, so a text that has one begins a level lower. */
+/** Heading level 1 is the page's title, so a text with one moves down a level. */
 function lowerHeadings(body: HTMLElement) {
 	if (body.querySelector("h1") === null) {
 		return;

@@ -2,7 +2,7 @@ import { Table, TableCell, TableHeader, TableRow } from "@tiptap/extension-table
 import { type Editor, mergeAttributes } from "@tiptap/react";
 import { leaveBlock } from "./putBlock";
 
-/** A cell's attributes as HTML has them: what is 1 is not written, and widths are the site's matter. */
+/** A cell's attributes in HTML: a span of 1 is omitted, and widths are left to the site. */
 const cellAttributes = () => ({
 	colspan: { default: 1, renderHTML: ({ colspan }: { colspan: number }) => (colspan > 1 ? { colspan } : {}) },
 	rowspan: { default: 1, renderHTML: ({ rowspan }: { rowspan: number }) => (rowspan > 1 ? { rowspan } : {}) },
@@ -14,20 +14,20 @@ const cellAttributes = () => ({
 export const tables = [
 	Table.extend({
 		renderHTML: ({ HTMLAttributes }) => ["table", mergeAttributes(HTMLAttributes), ["tbody", 0]],
-		// The view of its own sets widths as inline styles.
+		// TipTap's own view sets widths as inline styles.
 	}).configure({ resizable: false, View: null }),
 	TableRow,
 	TableHeader.extend({ addAttributes: cellAttributes }),
 	TableCell.extend({ addAttributes: cellAttributes }),
 ];
 
-/** Puts a table of three rows and three columns after the cursor; its first row is the heading. */
+/** Inserts a table of three rows and three columns after the cursor, with a heading row. */
 export function putTable(editor: Editor): void {
 	leaveBlock(editor);
 	editor.chain().focus().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run();
 }
 
-/** What can be done to the table with the cursor: labels and actions, in the order of the buttons. */
+/** The actions for the table at the cursor: labels and commands, in the order of the buttons. */
 export const TABLE_TOOLS: [string, (editor: Editor) => void][] = [
 	["Add a row", (editor) => editor.chain().focus().addRowAfter().run()],
 	["Add a column", (editor) => editor.chain().focus().addColumnAfter().run()],
