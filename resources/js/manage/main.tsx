@@ -95,7 +95,7 @@ function App() {
 	);
 }
 
-/** What was refused stays refused; what failed by the way is asked for twice more. */
+/** Refused requests are not repeated; passing failures are tried twice more. */
 const client = makeQueryClient((fault) => fault instanceof ApiError && fault.isPassing);
 
 const root = document.getElementById("manage");

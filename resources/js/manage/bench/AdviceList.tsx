@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import type { BenchPreview, Definition } from "../shared/api/schema";
 import type { Bench } from "./useBench";
 
-/** What visitors would stumble over, each with a cure. */
+/** Advice: problems that visitors would have, each with a cure. */
 export function AdviceList({ bench, preview }: { bench: Bench; preview: BenchPreview }) {
 	return preview.advice.length === 0 ? null : (
 		<ul className="ml-[66px] mr-3 my-3 grid gap-2" aria-label="Advice">

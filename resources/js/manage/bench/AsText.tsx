@@ -12,7 +12,7 @@ export function AsText({ bench, preview, onClose }: { bench: Bench; preview: Ben
 	const [json, setJson] = useState(() => JSON.stringify(bench.definition, null, 2));
 	const [copied, setCopied] = useState("");
 	const copy = async (what: string, text: string) => {
-		// Browsers let only pages behind https, or on this machine, write there.
+		// Browsers allow writing to the clipboard only on https pages and on this machine.
 		try {
 			await navigator.clipboard.writeText(text);
 			setCopied(`${what} is copied.`);

@@ -29,7 +29,7 @@ export function BenchScreen() {
 		queryFn: ({ signal }) => get("/modules/{key}", { params: { path: { key } }, signal }),
 		staleTime: Number.POSITIVE_INFINITY,
 	});
-	// The bench starts from what the server has, not from what an earlier visit left behind.
+	// The bench starts from the server's draft, not from an earlier visit's state.
 	useEffect(() => () => client.removeQueries({ queryKey: ["module", key] }), [client, key]);
 
 	if (module.error) {
@@ -59,7 +59,7 @@ function Loaded({ module }: { module: ModuleWhole }) {
 	const [asText, setAsText] = useState(false);
 	const preview = bench.preview.data;
 	const client = useQueryClient();
-	// In the address, so that the browser's own way back closes it.
+	// Stored in the address, so that the browser's Back closes it.
 	const [address, setAddress] = useSearchParams();
 	const [openType, openId] = address.get("item")?.split("/") ?? [];
 	const open = (type: string, id: number) => {
@@ -222,8 +222,8 @@ const TABS: [Tab, string][] = [
 	["compare", "Versions"],
 ];
 
-/** The draft beside what is live. */
+/** The draft compared with the live version. */
 const LATEST: Pair = { version: null, against: null };
 
-/** What the bench asks of the records, to be asked again when one of them is another. */
+/** Queries about records, which must be repeated after a record changes. */
 const OF_RECORDS = [PREVIEW, "results", "trace", "options", "compare"];

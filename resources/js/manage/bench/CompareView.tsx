@@ -8,15 +8,16 @@ import type { Bench } from "./useBench";
 
 const MARKS = { comes: "comes", moves: "moves", otherPage: "from another page", stays: "" } as const;
 
-/** Two versions of a module: null stands for the draft, and beside it for what is live. */
+/** Two versions of a module: null means the draft, and on the other side the live version. */
 export interface Pair {
 	version: number | null;
 	against: number | null;
 }
 
 /**
- * What visitors would see come, go and move if the draft were published; and any two versions that ever were,
- * side by side.
+ * The records that visitors would see appear, disappear and move if the draft were published; or any two versions side
+ * by side.
+ *
  */
 export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair; onPair: (next: Pair) => void }) {
 	const { version, against } = pair;
@@ -40,7 +41,7 @@ export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair;
 			params: { path: { key, number: version } },
 		});
 		bench.change({ ...definition, key });
-		// The button goes with the choice that it belonged to; the keyboard goes on from there.
+		// The button disappears with its choice, so the focus moves on.
 		view.current?.querySelector("select")?.focus();
 		onPair({ version: null, against: null });
 	};

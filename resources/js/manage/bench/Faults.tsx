@@ -1,7 +1,7 @@
 import { ApiError } from "../shared/api/api";
 import { Notice } from "../shared/Notice";
 
-/** What is wrong with a definition, fault by fault with its place; or what else went wrong. */
+/** The problems of a definition, each with its place; or another error. */
 export function Faults({ error }: { error: Error }) {
 	return (
 		<Notice>

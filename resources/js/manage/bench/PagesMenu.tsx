@@ -8,7 +8,7 @@ import { Notice } from "../shared/Notice";
 import { placesWords } from "../shared/placesWords";
 import { usePlacing } from "../shared/usePlacing";
 
-/** Where the module stands. A change is made in the page's draft, and visitors see it once the page is published. */
+/** The places of the module. A change applies to the page's draft; visitors see it after that page is published. */
 export function PagesMenu({ module, onPlaced }: { module: ModuleWhole; onPlaced: (now: ModuleWhole) => void }) {
 	const client = useQueryClient();
 	const go = useNavigate();

@@ -8,7 +8,7 @@ import { toldApart } from "../shared/toldApart";
 import { Word } from "../shared/Word";
 import type { Bench } from "./useBench";
 
-/** From where the page is seen: by whom, on which date, on a page about what, with which words looked for. */
+/** The context of the preview: the viewer, the date, the page's record and the search words. */
 export function PreviewControls({ bench }: { bench: Bench }) {
 	const { previewContext, setPreviewContext } = bench;
 	const set = (next: Partial<PreviewContext>) => {
@@ -53,7 +53,7 @@ function aboutWords({ about, words }: PreviewContext, example: string | null): s
 	return about?.month ? `the page of ${about.month}` : words ? `a search for “${words}”` : "a plain page";
 }
 
-/** What the page is about, for rules that take their value from it. */
+/** The page's record, for rules that read it. */
 function About({ bench, set }: { bench: Bench; set: (next: Partial<PreviewContext>) => void }) {
 	const { types, taxonomies, people } = useStart();
 	const { previewContext } = bench;

@@ -9,7 +9,7 @@ import { FieldPicker } from "./stream/FieldPicker";
 import type { Asked } from "./TraceBar";
 import type { Bench } from "./useBench";
 
-/** The records as a table: the place of each, any fields, one opened for editing or asked about. */
+/** The records as a table: the position of each, any fields, and buttons to edit or trace one. */
 export function ResultsTable({
 	bench,
 	onAsk,

@@ -6,7 +6,7 @@ import { PickByTyping } from "../shared/fields/PickByTyping";
 import { useSettled } from "../shared/useSettled";
 import type { Bench } from "./useBench";
 
-/** A record that is asked about; the id of an item, null for a term, a person or a month, known by its slug. */
+/** A traced record. Items have an id; terms, people and months have null and are known by their slug. */
 export type Asked = Pick<FoundRecord, "item" | "slug" | "title">;
 
 /** One question, answered for any record: why is it here, or not? */

@@ -1,6 +1,6 @@
 import type { Condition, Definition, Field, Group, Rule } from "../shared/api/schema";
 
-/** How the rules of a group are joined. */
+/** The joins of a group. */
 export type Join = Exclude<keyof Group, "off">;
 
 type Steps = (string | number)[];
@@ -11,7 +11,7 @@ function steps(path: string): Steps {
 	);
 }
 
-/** What stands at a place of a definition, such as `where.all[0].value`. */
+/** The value at a place of a definition, such as `where.all[0].value`. */
 export function at<T>(data: unknown, path: string): T {
 	let here: unknown = data;
 	for (const step of steps(path)) {
@@ -40,7 +40,7 @@ function put(data: unknown, way: Steps, value: unknown): unknown {
 	return copy;
 }
 
-/** A copy with another value at the place; `undefined` takes the key away. */
+/** A copy with another value at the place; `undefined` removes the key. */
 export function withAt<T>(data: T, path: string, value: unknown): T {
 	return put(data, steps(path), value) as T;
 }
@@ -65,25 +65,25 @@ export function withJoin(group: Group, join: Join): Group {
 	return { [join]: members(group), ...(group.off ? { off: true } : {}) };
 }
 
-/** The definition with its conditions changed; without any, `where` goes away. */
+/** The definition with changed conditions; without any, `where` is removed. */
 export function withWhere(definition: Definition, where: Group): Definition {
 	const { where: _, ...rest } = definition;
 	return members(where).length === 0 ? rest : { ...rest, where };
 }
 
-/** The condition that a new rule on the field begins with; it may still want a value. */
+/** The default condition of a new rule on the field; its value may be missing. */
 export function newCondition(field: Field): Condition {
 	const { test, value } = field.usual;
 	return { field: field.key, test, ...(value === null ? {} : { value }) };
 }
 
-/** Whether the condition still wants a value that only a person can give. */
+/** True if the condition needs a value that only a person can give. */
 export function isUnfinished(condition: Condition, field: Field | undefined): boolean {
 	const test = field?.tests.find((one) => one.key === condition.test);
 	return test?.wantsValue === true && condition.value === undefined;
 }
 
-/** A finished condition on the field: the usual one, or that it is filled where the usual one wants a value. */
+/** A complete condition on the field: the default one, or "is filled" if that needs a value. */
 export function finishedCondition(field: Field): Condition {
 	return field.usual.isComplete ? newCondition(field) : { field: field.key, test: "filled" };
 }

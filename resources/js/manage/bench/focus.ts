@@ -1,9 +1,10 @@
 /**
- * The control of an open rule that a word of its sentence stands for.
+ * The control of an open rule for a word of its sentence.
  *
  * @param editor of the rule
  * @param rule its place in the definition, such as `where.all[1]`
  * @param at the word's place, such as `where.all[1].any[0].value`
+ *
  */
 export function controlOf(editor: HTMLElement, rule: string, at: string): HTMLElement | null {
 	const marked = (within: HTMLElement, mark: "word" | "member", value: string) =>

@@ -3,7 +3,7 @@ import type { SortKey, SourceRecords } from "../shared/api/schema";
 
 export const SourceContext = createContext<SourceRecords | null>(null);
 
-/** What the records of the module's source have, as the server said when it last looked. */
+/** The fields of the source's records in the latest answer of the server. */
 export function useSource(): SourceRecords {
 	const source = useContext(SourceContext);
 	if (!source) {
@@ -12,7 +12,7 @@ export function useSource(): SourceRecords {
 	return source;
 }
 
-/** The sort key that an order begins with when it is chosen: in its usual direction. */
+/** The default sort key of a criterion, in its usual direction. */
 export function begun(source: SourceRecords, by: string): SortKey {
 	const offered = source.orders.find((one) => one.key === by);
 	return { by, ...offered?.options, direction: (offered?.goesUp ?? true) ? "up" : "down", empty: "last" };

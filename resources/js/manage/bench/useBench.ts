@@ -6,7 +6,7 @@ import type { Definition, ModuleWhole, PreviewContext } from "../shared/api/sche
 import { useKeptDraft } from "../shared/drafts/useKeptDraft";
 import { useSettled } from "../shared/useSettled";
 
-/** The state of the bench: the definition with its history, how it looks, and the draft that keeps itself. */
+/** The state of the bench: the definition with its undo history, its preview, and the draft that saves itself. */
 export function useBench(module: ModuleWhole) {
 	const draft = useKeptDraft<Definition>("module", module);
 	const { definition, change: changeDraft } = draft;
@@ -29,7 +29,7 @@ export function useBench(module: ModuleWhole) {
 			[changeDraft],
 		),
 		preview,
-		/** Whether what is shown is not yet that of the definition. */
+		/** True while the preview shows an older definition. */
 		updating: definition !== shown || preview.isFetching,
 		page,
 		setPage,

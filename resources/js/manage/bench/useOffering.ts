@@ -3,7 +3,7 @@ import { post } from "../shared/api/api";
 import type { Definition, Offer } from "../shared/api/schema";
 import type { Bench } from "./useBench";
 
-/** Gives a rule to visitors to choose, or makes a filter of theirs a rule again: the server says what becomes of it. */
+/** Turns a rule into a choice for visitors, or a filter into a rule. The server computes the new definition. */
 export function useOffering(bench: Bench) {
 	const { mutate } = useMutation({
 		mutationFn: (rule: string) =>
@@ -19,7 +19,7 @@ export function useOffering(bench: Bench) {
 	return { turn: (rule: string) => mutate(rule) };
 }
 
-/** Changes what is offered; an offer of nothing goes. */
+/** Changes the offer; an empty offer is removed. */
 export function useSetOffer({ definition, change }: Bench) {
 	return (next: Offer, tag: string | null = null) => {
 		const said = Object.fromEntries(

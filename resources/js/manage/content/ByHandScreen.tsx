@@ -9,7 +9,7 @@ import { Fault } from "../shared/Fault";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
 
-/** The manager's own order of a type's items, or of those of one term: by drag or by keyboard. */
+/** The manager's own order of a type's items, or of a term's items: by drag or by keyboard. */
 export function ByHandScreen() {
 	const { type: key = "" } = useParams();
 	const type = useType(key);
@@ -85,7 +85,7 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 	const client = useQueryClient();
 	const [now, setNow] = useState(order.items);
 	const revision = useRef(order.revision);
-	/** How many saves were refused. A move that was made before a refusal started from the old order. */
+	/** The number of refused saves. A move from before a refusal started from the old order. */
 	const refused = useRef(0);
 	const take = (answer: OrderByHand) => {
 		setNow(answer.items);
@@ -115,7 +115,7 @@ function Sortable({ type, term, order }: { type: string; term: number | null; or
 			}
 		},
 	});
-	/** Placing one places all that stand before it, so that what is seen is what is kept. */
+	/** Placing an item also places all items before it, so that the visible order is saved. */
 	const place = (next: PlacedItem[], last: number) => {
 		const placed = next.map((one, i) => (i <= last ? { ...one, placed: true } : one));
 		setNow(placed);

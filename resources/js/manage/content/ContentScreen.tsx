@@ -18,7 +18,7 @@ import { Selections } from "./table/Selections";
 import { restored } from "./table/tableState";
 import { useItemTable } from "./table/useItemTable";
 
-/** The items of one type as a table that each person keeps as they like it. */
+/** The items of one type as a table with each person's own settings. */
 export function ContentScreen() {
 	const start = useStart();
 	const { type: key = "" } = useParams();

@@ -18,7 +18,7 @@ const MARKS =
 	"A cell that a spreadsheet program would take as a formula gets an apostrophe before it. " +
 	"The import takes it away again.";
 
-/** All items of a type as a file: made first, which may take long, and then sent. */
+/** Exports all items of a type: a task makes the file, then the browser downloads it. */
 export function ExportMenu({ type }: { type: ContentType }) {
 	const [isOpen, setIsOpen] = useState(false);
 	const make = useMutation({

@@ -5,13 +5,13 @@ import type { ControlProps } from "../shared/fields/props";
 import { InPlace } from "./InPlace";
 import { ValueWords } from "./ValueWords";
 
-/** What is written or shown where it stands, and is never put into words; pictures stand elsewhere. */
+/** Kinds that are edited directly instead of shown as text; pictures are elsewhere. */
 const ALWAYS_OPEN: Field["family"][] = ["longText", "file", "video"];
 
-/** Several controls to a value. */
+/** Kinds with several controls. */
 const BLOCKS: Field["family"][] = ["choices", "place", "hours", "items"];
 
-/** One field of an item in the line of its section, whose value opens in place. */
+/** One field of an item in a line of its section. Its value opens in place. */
 export function FieldInPlace({ props, gap }: { props: ControlProps; gap: string | undefined }) {
 	const { people } = useStart();
 	const { field, value, problem, onChange, linked = [] } = props;

@@ -7,7 +7,7 @@ import { Screen } from "../shared/Screen";
 import { ChooseFile } from "./import/ChooseFile";
 import { ImportSteps } from "./import/ImportSteps";
 
-/** Brings items in from a file: matched, looked at, checked, and only then written. */
+/** Imports items from a file: match the columns, review, check, then write. */
 export function ImportScreen() {
 	const { type: key = "" } = useParams();
 	const type = useType(key);

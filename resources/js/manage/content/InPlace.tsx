@@ -3,13 +3,13 @@ import { flushSync } from "react-dom";
 
 const CONTROL = "input, select, textarea, [role=textbox]";
 
-/** Whether the focus leaves an open value by the Tab key: the value that it comes to then opens, too. */
+/** True if the focus leaves an open value by Tab; the next value then opens as well. */
 let goingOn = false;
 
 /**
- * A value as words, in whose place its control opens: by a click, Enter, or the first letter of what is to stand
- * there. Leaving the control closes it, Enter and Escape do so, too; Escape brings back what stood there. It stays
- * open while something is wrong with the value.
+ * A value as text that opens its control in place: by a click, Enter, or the first letter of the new value. Leaving the
+ * control, Enter and Escape close it; Escape restores the old value. It stays open while the value has a problem.
+ *
  */
 export function InPlace({
 	id,
@@ -27,12 +27,12 @@ export function InPlace({
 	label: string;
 	hiddenLabel?: boolean;
 	words: ReactNode;
-	/** Said after the words, where they alone do not tell what is amiss. */
+	/** Extra text for screen readers, if the value does not explain the problem. */
 	note?: string | undefined;
 	value: unknown;
 	onChange: (value: unknown) => void;
 	problem?: string | undefined;
-	/** Whether it is several controls, in a line of their own. */
+	/** True for several controls in a line of their own. */
 	block?: boolean;
 	children: ReactNode;
 }) {
@@ -107,7 +107,7 @@ export function InPlace({
 			ref={box}
 			tabIndex={-1}
 			className={`outline-none min-w-0 ${block ? "basis-full max-w-2xl py-1" : ""}`}
-			// On the way down to the control: a box for numbers does not pass Enter on.
+			// In the capture phase, because number boxes stop Enter.
 			onKeyDownCapture={(event) => {
 				if (event.key === "Enter" && (event.target as HTMLElement).matches("[data-number]")) {
 					event.preventDefault();

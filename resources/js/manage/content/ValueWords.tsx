@@ -1,7 +1,7 @@
 import type { Field, Linked } from "../shared/api/schema";
 import { moment, useStart } from "../shared/api/start";
 
-/** A field's value in words, as a person reads it. */
+/** A field's value as text. */
 export function ValueWords({ field, value, linked }: { field: Field; value: unknown; linked: Linked[] }) {
 	const start = useStart();
 	switch (field.family) {

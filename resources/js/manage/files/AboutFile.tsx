@@ -8,7 +8,7 @@ import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 
-/** A file of the list, with where it is used. */
+/** The uses and properties of a file. */
 
 export function About({ media, onClose }: { media: MediaRow; onClose: () => void }) {
 	const client = useQueryClient();
@@ -155,7 +155,7 @@ export function bytes(count: number): string {
 	return count < 1_000_000 ? `${Math.ceil(count / 1000)} kB` : `${(count / 1_000_000).toFixed(1)} MB`;
 }
 
-/** Where a file is used; what somebody else uses it for is not told to an author. */
+/** The uses of a file. Authors do not see uses by other people. */
 export function Use({ use, className }: { use: MediaRow["used"][number]; className: string }) {
 	return use.link ? (
 		<Link to={use.link} className={className}>

@@ -12,7 +12,7 @@ import { About, bytes, Use } from "./AboutFile";
 
 type Asked = Query<"/media"> & { q: string; page: number };
 
-/** Pictures and files: what each shows, how large it is, where it is used. */
+/** Pictures and files, with the alternative text, size and uses of each. */
 export function FilesScreen() {
 	const start = useStart();
 	const client = useQueryClient();

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { LookMeasure } from "../shared/api/schema";
 
-/** What a look changes: pages, and the modules that keep something of their own. */
+/** The effects of a look: pages, and the modules with a style of their own. */
 export function Changes({ measure }: { measure: LookMeasure | undefined }) {
 	return (
 		<section className="grid gap-1.5">

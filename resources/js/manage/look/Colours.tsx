@@ -3,7 +3,7 @@ import { Word } from "../shared/Word";
 
 const HEX = /^#[0-9a-f]{6}$/i;
 
-/** The colours of a look, by what they do. */
+/** The colours of a look by role. */
 export function Colours({
 	roles,
 	colours,
@@ -12,7 +12,7 @@ export function Colours({
 }: {
 	roles: Looks["roles"];
 	colours: LookFile["colours"];
-	/** Of which the least contrast stands beside each colour of a text. */
+	/** The texts whose lowest contrast is shown beside their colour. */
 	pairs: Contrast[];
 	onChange: (role: string, hex: string) => void;
 }) {
@@ -47,7 +47,7 @@ export function Colours({
 	);
 }
 
-/** The least contrast that a text has on what it stands on. */
+/** The lowest contrast of a text on its grounds. */
 function Least({ pairs }: { pairs: Contrast[] }) {
 	const least = pairs.reduce<Contrast | null>((now, one) => (now && now.ratio <= one.ratio ? now : one), null);
 	const tone = least?.level === "fails" ? "text-secondary font-semibold" : "text-quiet";
@@ -74,13 +74,16 @@ const TEXTS: [string, string][] = [
 	["tick", "ticks"],
 ];
 
-/** Each text and mark on each ground, measured. A text that fails has the nearest colour that passes beside it. */
+/**
+ * The measured contrast of each text and mark on each ground. A text that fails has the nearest passing colour beside
+ * it.
+ */
 export function Contrasts({
 	pairs,
 	onTake,
 }: {
 	pairs: Contrast[];
-	/** Told a role, and the colour that it is to have. */
+	/** Receives a role and its new colour. */
 	onTake: (role: string, hex: string) => void;
 }) {
 	const of = (text: string, ground: string) => pairs.find((one) => one.text === text && one.ground === ground);

@@ -15,7 +15,7 @@ import { OptionWords } from "./OptionWords";
 import { PagesOfLook } from "./PagesOfLook";
 import { Plate } from "./Plate";
 
-/** How the site looks: one look, tried on without being live. */
+/** The site's look, which can be tried before it is live. */
 export function LookScreen() {
 	const { key } = useParams();
 	const client = useQueryClient();

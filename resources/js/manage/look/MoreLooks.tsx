@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import { get, post } from "../shared/api/api";
 import type { CreateLookRequest, LookWhole } from "../shared/api/schema";
 
-/** The name of a look, another look like it, and looks as files of design tokens. */
+/** The name of a look, copies of it, and looks as design token files. */
 export function MoreLooks({
 	look,
 	name,

@@ -3,7 +3,7 @@ import { OptionControl } from "../shared/options/OptionControl";
 import { Word } from "../shared/Word";
 import type { Note } from "./notes";
 
-/** Options of a look as words of a sentence, each of which opens in place. */
+/** Options of a look as words of a sentence that open in place. */
 export function OptionWords({
 	says,
 	groups,
@@ -46,7 +46,7 @@ function wordsOf(option: Option, value: unknown): string {
 	switch (option.kind) {
 		case "oneOf": {
 			const label = option.choices?.find((one) => one.value === value)?.label ?? String(value);
-			// Names of fonts keep their capitals.
+			// Font names keep their capitals.
 			return option.key === "headings" || option.key === "text" || option.key === "interface"
 				? label
 				: label.charAt(0).toLowerCase() + label.slice(1);

@@ -6,7 +6,7 @@ import type { LookFile } from "../shared/api/schema";
 import { type Device, DeviceSwitch } from "../shared/preview/DeviceSwitch";
 import { PagePreview } from "../shared/preview/PagePreview";
 
-/** A page of the site in the look, and beside it in the one that is live. */
+/** A page of the site in this look, and beside it in the live look. */
 export function PagesOfLook({
 	definition,
 	compares,

@@ -9,7 +9,7 @@ interface Line {
 	to: [number, number];
 }
 
-/** The site's own parts on a plate, with a note at each whose words open in place. */
+/** The site's parts on a plate, with a note at each whose words open in place. */
 export function Plate({
 	html,
 	groups,
@@ -53,7 +53,7 @@ export function Plate({
 		);
 	}, []);
 
-	// The body is exchanged in place, so that nothing flickers while words change.
+	// The body is replaced in place, which avoids flicker.
 	useEffect(() => {
 		const page = frame.current?.contentDocument;
 		if (!page?.body?.firstElementChild) {

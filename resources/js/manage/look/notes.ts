@@ -1,8 +1,8 @@
-/** The notes at the parts of the plate: what each says of the look, as words that open in place. */
+/** The notes at the parts of the plate: their options as words that open in place. */
 export interface Note {
 	key: string;
 	title: string;
-	/** Texts, and the options that stand as words between them: `group.option`. */
+	/** Texts, with options as words between them: `group.option`. */
 	says: (string | { option: string })[];
 }
 

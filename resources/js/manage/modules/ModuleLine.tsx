@@ -4,7 +4,7 @@ import { moment, useStart } from "../shared/api/start";
 import { Records } from "./ModuleRecords";
 import { StateMark } from "./StateMark";
 
-/** One module in the list: what it says, where it stands, how many it shows, who changed it last. */
+/** One module in the list: its sentence, its places, its number of records, and its last change. */
 export function ModuleLine({
 	one,
 	counted,

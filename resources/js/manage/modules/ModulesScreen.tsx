@@ -17,8 +17,8 @@ import { RemoveModules } from "./RemoveModules";
 import { STATES } from "./StateMark";
 
 /**
- * All modules: the sentence each one reads as, where it stands, how many records it shows, its state, who
- * changed it last.
+ * All modules: the sentence, places, number of records, state and last change of each.
+ *
  */
 export function ModulesScreen() {
 	const start = useStart();
@@ -35,7 +35,7 @@ export function ModulesScreen() {
 	const [term, setTerm] = useState("");
 	const [state, setState] = useState("");
 	const [picked, setPicked] = useState<string[]>([]);
-	// In the address, so that the command box leads there.
+	// Stored in the address, so that the command box can link to it.
 	const [address, setAddress] = useSearchParams();
 	const [removing, setRemoving] = useState<ModuleSummary[] | null>(null);
 	useTitle("Modules");

@@ -7,7 +7,7 @@ import { useByChunks } from "../shared/api/useByChunks";
 import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 
-/** A new module begins as a sentence, chosen among those that the site's content makes possible. */
+/** A new module starts from a suggestion that fits the site's content. */
 export function NewModule({ onClose }: { onClose: () => void }) {
 	const client = useQueryClient();
 	const go = useNavigate();
@@ -102,7 +102,7 @@ export function NewModule({ onClose }: { onClose: () => void }) {
 	);
 }
 
-/** How many records it would list now, and the picture of the first. */
+/** The number of records that it would list now, and the first picture. */
 function First({ of }: { of: StartingRecords | undefined }) {
 	return (
 		<>

@@ -1,7 +1,7 @@
 import type { ModuleSummary } from "../shared/api/schema";
 import { Sheet } from "../shared/Sheet";
 
-/** Asks before modules are removed, saying where visitors will miss them. */
+/** Asks before modules are removed, and says where visitors will miss them. */
 export function RemoveModules({
 	modules,
 	isBusy,

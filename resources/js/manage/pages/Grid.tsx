@@ -10,7 +10,7 @@ import { useTitle } from "../shared/shell/useTitle";
 import { usePlacing } from "../shared/usePlacing";
 import { useSettled } from "../shared/useSettled";
 
-/** Every module against every page: where it stands. A click puts a module on the draft of a page, or takes it off. */
+/** The grid of modules against pages. A click adds a module to a page's draft, or removes it. */
 export function Grid() {
 	const [words, setWords] = useState("");
 	const [pageWords, setPageWords] = useState("");

@@ -9,7 +9,7 @@ import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { useSettled } from "../shared/useSettled";
 
-/** The first title of a page for many, by the key of what it is about; empty for a page about nothing but itself. */
+/** The default title of a page by the key of its records; empty for a page about nothing. */
 function titleAbout(about: string, types: ContentType[], taxonomies: Taxonomy[]): string {
 	const [kind = "", key] = about.split(" ");
 	const type = types.find((one) => one.key === key);
@@ -28,18 +28,19 @@ function titleAbout(about: string, types: ContentType[], taxonomies: Taxonomy[])
 }
 
 /**
- * A new page: what it is called, its address, and what it is about where it serves many. The address follows the title
- * until it is typed, and is checked while it is.
+ * A new page: its title, its address, and its records if it serves many. The address follows the title until it is
+ * typed, and is checked during typing.
+ *
  */
 export function NewPage({ under, onClose }: { under: string | null; onClose: () => void }) {
 	const client = useQueryClient();
 	const go = useNavigate();
 	const { types, taxonomies } = useStart();
-	/** The title as the person typed it; null: what the page is about names it. */
+	/** The typed title; null: the default. */
 	const [given, setGiven] = useState<string | null>(null);
-	/** The address as the person typed it; null: it follows the title. */
+	/** The typed address; null: it follows the title. */
 	const [typed, setTyped] = useState<string | null>(null);
-	/** The address while its field has the focus: a late answer must not change it under the person's hands. */
+	/** The address while its field has the focus, so that a late answer does not change it. */
 	const [held, setHeld] = useState<string | null>(null);
 	const [about, setAbout] = useState("");
 	const title = given ?? titleAbout(about, types, taxonomies);

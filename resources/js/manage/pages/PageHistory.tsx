@@ -7,7 +7,7 @@ import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import type { PagePlanState } from "./plan/usePagePlan";
 
-/** What publishing would change, and every version that was published, each of which can become the draft again. */
+/** The changes that publishing would make, and every published version, each of which can become the draft again. */
 export function PageHistory({ plan, pageKey, onClose }: { plan: PagePlanState; pageKey: string; onClose: () => void }) {
 	const start = useStart();
 	const kept = plan.keeping.state === "kept" ? plan.keeping.at : null;

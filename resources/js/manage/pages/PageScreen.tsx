@@ -20,7 +20,7 @@ import { PageSentence } from "./plan/PageSentence";
 import { Plan } from "./plan/Plan";
 import { type PagePlanState, usePagePlan } from "./plan/usePagePlan";
 
-/** One page: its plan, and beside it what visitors get. */
+/** One page: its plan and its preview. */
 export function PagePlan({ pageKey }: { pageKey: string }) {
 	const client = useQueryClient();
 	const page = useQuery({
@@ -28,7 +28,7 @@ export function PagePlan({ pageKey }: { pageKey: string }) {
 		queryFn: ({ signal }) => get("/pages/{key}", { params: { path: { key: pageKey } }, signal }),
 		staleTime: Number.POSITIVE_INFINITY,
 	});
-	// The plan starts from what the server has, not from what an earlier visit left behind.
+	// The plan starts from the server's draft, not from an earlier visit's state.
 	useEffect(() => () => client.removeQueries({ queryKey: ["page", pageKey] }), [client, pageKey]);
 	if (page.error) {
 		return (
@@ -150,7 +150,7 @@ function Head({ plan, page }: { plan: PagePlanState; page: PageWhole }) {
 	);
 }
 
-/** Why visitors are always given the page as it is now, though it is made once for all of them. */
+/** Explains why visitors always get the current page, although it is cached. */
 function Kept({ until, depends }: { until: string | null; depends: string[] }) {
 	const start = useStart();
 	return (
@@ -168,7 +168,7 @@ function Kept({ until, depends }: { until: string | null; depends: string[] }) {
 	);
 }
 
-/** What a page with a placeholder is looked at as: a term, an item, a month, a person. */
+/** Chooses the record for the preview of a page with a placeholder: a term, an item, a month, a person. */
 function SeenAs({ plan }: { plan: PagePlanState }) {
 	const [words, setWords] = useState("");
 	const sought = useSettled(words);

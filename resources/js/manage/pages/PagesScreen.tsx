@@ -14,7 +14,7 @@ import { PagePlan } from "./PageScreen";
 import { BLOCK, getDragged } from "./plan/dragged";
 import { useMoveElsewhere } from "./plan/MoveElsewhere";
 
-/** All pages as a tree by their addresses, and the plan of the one that is open. */
+/** All pages as a tree by address, and the plan of the open one. */
 export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 	const { key } = useParams();
 	const [adding, setAdding] = useState(false);
@@ -68,10 +68,10 @@ export function PagesScreen({ around }: { around?: "frame" | "menu" }) {
 	);
 }
 
-/** So many pages are listed at once; typing finds the others. */
+/** Maximum number of listed pages; typing finds the others. */
 const LISTED = 200;
 
-/** Pages below those that they stand under by address; where there are many, found by typing. */
+/** Pages below their parents by address; if there are many, found by typing. */
 function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined }) {
 	const [words, setWords] = useState("");
 	const addresses = useMemo(() => new Set(pages.map((page) => page.address)), [pages]);
@@ -81,7 +81,7 @@ function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined 
 	);
 	const listed = found.slice(0, LISTED);
 	const now = found.findIndex((page) => page.key === open);
-	// The one that is open is always among them, with those around it.
+	// The list always includes the open page and its neighbours.
 	const shown = now < LISTED ? listed : found.slice(Math.max(0, now - LISTED / 2), now + LISTED / 2);
 	return (
 		<>
@@ -132,7 +132,7 @@ function Tree({ pages, open }: { pages: PageSummary[]; open: string | undefined 
 	);
 }
 
-/** What a block of the plan can be dropped on, to go there. “Move to another page” does the same by keyboard. */
+/** A page in the list that accepts a dragged block. “Move to another page” does the same from a list. */
 function DropTarget({ to, label, children }: { to: string; label: string; children: ReactNode }) {
 	const move = useMoveElsewhere();
 	return (
@@ -141,7 +141,7 @@ function DropTarget({ to, label, children }: { to: string; label: string; childr
 			label={label}
 			onDrop={(token) => {
 				const dragged = getDragged(token);
-				// Where it stands already, it stays.
+				// A block that is dropped on its own page stays.
 				const isHere = dragged?.page === null ? to.startsWith("frame ") : dragged?.page === to;
 				if (dragged && !isHere) {
 					move.mutate({ ...dragged, to });
@@ -153,7 +153,7 @@ function DropTarget({ to, label, children }: { to: string; label: string; childr
 	);
 }
 
-/** The menus of the site, and a new one by its key. */
+/** The menus of the site, and a button for a new one. */
 function Menus() {
 	const go = useNavigate();
 	const menus = useQuery({
@@ -213,7 +213,7 @@ function State({ state }: { state: PageSummary["state"] }) {
 	);
 }
 
-/** How many pages stand above it: one whose own parent is no page stands at the top. */
+/** The depth of a page: a page whose parent address is not a page is at the top. */
 function depth(address: string, all: Set<string>): number {
 	const above = parent(address);
 	return above !== "" && all.has(above) ? depth(above, all) + 1 : 0;
@@ -223,7 +223,7 @@ function parent(address: string): string {
 	return address.slice(0, address.lastIndexOf("/"));
 }
 
-/** What tells it from those beside it: the last segment of its address, or the whole of it at the top. */
+/** The distinguishing part of its address: the last segment, or all of it at the top. */
 function beside(address: string, all: Set<string>): string {
 	return depth(address, all) === 0 ? address : address.slice(parent(address).length);
 }

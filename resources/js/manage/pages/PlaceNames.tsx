@@ -4,13 +4,13 @@ import { BlockEditor } from "./plan/BlockBox";
 import { SlotEditor } from "./plan/SlotEditor";
 import type { PagePlanState } from "./plan/usePagePlan";
 
-/** A block's place as the page tells it, BAND.SLOT.BLOCK counted from 0. */
+/** A block's position in the page's HTML: BAND.SLOT.BLOCK, counted from 0. */
 export function placeOf(block: string) {
 	const [band = 0, slot = 0, at = 0] = block.split(".").map(Number);
 	return { band, slot, at };
 }
 
-/** What a block on the real page is called, with the band and the slot that it stands in; each opens in place. */
+/** The names of a block on the real page, of its band and its slot; each opens in place. */
 export function PlaceNames({ plan, block }: { plan: PagePlanState; block: string }) {
 	const place = placeOf(block);
 	const definition = plan.definition.bands[place.band]?.slots[place.slot]?.blocks[place.at];

@@ -1,7 +1,7 @@
 import { type PointerEvent, useRef } from "react";
 import { TWELFTHS } from "./plan/edits";
 
-/** The line between two slots: dragged, or moved by the arrow keys, a twelfth at a time. */
+/** The line between two slots, which moves by drag or by arrow keys, one twelfth at a time. */
 export function ShareLine({ label, value, onMove }: { label: string; value: number; onMove: (by: number) => void }) {
 	const from = useRef<number | null>(null);
 	const move = (event: PointerEvent<HTMLElement>) => {

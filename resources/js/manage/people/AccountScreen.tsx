@@ -6,7 +6,7 @@ import { useDone } from "../shared/Done";
 import { Notice } from "../shared/Notice";
 import { Screen } from "../shared/Screen";
 
-/** One's own account. */
+/** The person's own account. */
 export function AccountScreen() {
 	const { user } = useStart();
 	const done = useDone();

@@ -12,7 +12,7 @@ import { Groups } from "./Groups";
 import { Invite } from "./Invite";
 import { ROLES } from "./people";
 
-/** Who works on the site and who belongs to it; and the groups they are in. */
+/** The people of the site and their groups. */
 export function PeopleScreen() {
 	const start = useStart();
 	const [words, setWords] = useState("");

@@ -14,7 +14,7 @@ import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { VideoSites } from "./VideoSites";
 
-/** What holds for the site as a whole. */
+/** The settings of the whole site. */
 export function SettingsScreen() {
 	const client = useQueryClient();
 	const settings = useQuery({
@@ -212,7 +212,7 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
 	);
 }
 
-/** How the site writes things under these settings. */
+/** Examples of dates, numbers and money under these settings. */
 function Examples({ definition }: { definition: SettingsFile }) {
 	const look = useQuery({
 		queryKey: [PREVIEW, "settings", JSON.stringify(definition)],
@@ -246,7 +246,7 @@ function Examples({ definition }: { definition: SettingsFile }) {
 	);
 }
 
-/** Removes what the demo made, where there is any of it. */
+/** Removes the content of the demo, if there is any. */
 function Demo() {
 	const client = useQueryClient();
 	const done = useDone();

@@ -9,7 +9,7 @@ const FIELDS: [keyof Site, string, string][] = [
 	["frames", "Host of the frames", "player.video.example"],
 ];
 
-/** The sites whose videos may play on this one. Without any, a video of another site is a link. */
+/** The sites whose videos may play on this site. A video of any other site is a link. */
 export function VideoSites({ sites, onChange }: { sites: Site[]; onChange: (next: Site[]) => void }) {
 	const put = (at: number, next: Site) => onChange(sites.map((site, i) => (i === at ? next : site)));
 	return (

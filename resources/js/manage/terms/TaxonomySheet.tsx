@@ -9,7 +9,7 @@ import { Sheet } from "../shared/Sheet";
 import { FieldList } from "../types/FieldList";
 import { type FieldRow, rowsOf } from "../types/typeFile";
 
-/** A taxonomy itself: its label, whether it is a tree, and the fields that its terms have. */
+/** The settings of a taxonomy: its label, whether it is a tree, and the fields of its terms. */
 export function TaxonomySheet({
 	taxonomy,
 	onClose,

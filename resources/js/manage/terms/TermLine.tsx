@@ -5,7 +5,7 @@ import type { TermRow } from "../shared/api/schema";
 
 type Where = "before" | "on" | "after";
 
-/** One term in its tree: opened, ticked, dragged, or moved by a step. */
+/** One term in its tree, which can be opened, ticked, dragged, or moved by one step. */
 export function TermLine({
 	term,
 	tree,
@@ -19,7 +19,7 @@ export function TermLine({
 }: {
 	term: TermRow;
 	tree: boolean;
-	/** its neighbours, where it has such */
+	/** its neighbours, if any */
 	before: TermRow | undefined;
 	after: TermRow | undefined;
 	isChosen: boolean;

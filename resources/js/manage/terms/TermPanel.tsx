@@ -13,7 +13,7 @@ import { Notice } from "../shared/Notice";
 import { Sheet } from "../shared/Sheet";
 import { asField } from "./asField";
 
-/** What one term says: its words, its picture and colour, and the fields that its taxonomy gives it. */
+/** The form of one term: its texts, its picture and colour, and the fields of its taxonomy. */
 export function TermPanel({
 	id,
 	taxonomy,
@@ -31,7 +31,7 @@ export function TermPanel({
 		gcTime: 0,
 		refetchOnWindowFocus: false,
 	});
-	// The form stands anew with what was saved, but not when the same is only read again: somebody may be typing.
+	// The form restarts after a save, but not after a mere reload, because somebody may be typing.
 	const [round, setRound] = useState(0);
 	return term.data ? (
 		<Form

@@ -5,13 +5,13 @@ import type { TermRow } from "../shared/api/schema";
 import { TermLine } from "./TermLine";
 import { above, childrenOf, fitting, landing } from "./tree";
 
-/** A taxonomy of more terms opens with its tree closed. */
+/** Above this number of terms, the tree is closed at first. */
 const OPEN = 400;
 
 /** px */
 const LINE = 38;
 
-/** A taxonomy's terms as lines that open and close, and move by drag or by keyboard with all below them. */
+/** A taxonomy's terms as lines that open and close, and that move with all below them by drag or by keyboard. */
 export function TermTree({
 	terms,
 	tree,

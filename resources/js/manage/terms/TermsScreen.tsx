@@ -12,7 +12,7 @@ import { TaxonomySheet } from "./TaxonomySheet";
 import { TermPanel } from "./TermPanel";
 import { TermTree } from "./TermTree";
 
-/** The terms of a taxonomy, as a tree with counts; one of them open beside it. */
+/** The terms of a taxonomy as a tree with counts; the open term is beside it. */
 export function TermsScreen() {
 	const { taxonomy: key } = useParams();
 	const taxonomies = useQuery({

@@ -1,7 +1,7 @@
 import type { Field, FieldSchema } from "../shared/api/schema";
 import { choicesOf } from "../types/typeFile";
 
-/** A field as its file says it, as the controls take it. */
+/** Converts a field from a file's form to the form of the controls. */
 export function asField(key: string, schema: FieldSchema, required: boolean): Field {
 	const own = schema["x-wellspring"];
 	const { kind } = own;

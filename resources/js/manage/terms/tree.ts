@@ -1,6 +1,6 @@
 import type { TermRow } from "../shared/api/schema";
 
-/** The terms below each, in their order; under null those that stand below none. */
+/** The terms below each term, in order; the top level is under null. */
 export function childrenOf(terms: TermRow[]): Map<number | null, TermRow[]> {
 	const children = new Map<number | null, TermRow[]>();
 	for (const one of terms) {
@@ -20,7 +20,7 @@ export function above(terms: TermRow[], id: number): number[] {
 	return found;
 }
 
-/** Where a term that is dropped at another goes; null where it cannot: at itself, or below itself. */
+/** The new position of a dropped term; null for a drop on itself or below itself. */
 export function landing(
 	terms: TermRow[],
 	dragged: number,
@@ -38,7 +38,7 @@ export function landing(
 	return { parent: at.parent, position: rest.indexOf(at) + (where === "after" ? 1 : 0) };
 }
 
-/** Those whose name fits the words, with all above them, so that they stand in their tree. */
+/** The terms whose name matches the words, with all their parents. */
 export function fitting(terms: TermRow[], words: string): TermRow[] {
 	const wanted = words.trim().toLowerCase();
 	if (wanted === "") {

@@ -3,8 +3,8 @@ import type { FieldSchema } from "../shared/api/schema";
 import { choiceKeyFrom, choicesOf, withChoices } from "./typeFile";
 
 /**
- * The choices of a field. A new choice gets its key from its label. The key of an older choice stays, since values
- * hold it.
+ * The choices of a field. A new choice gets its key from its label. Existing keys stay, because values contain them.
+ *
  */
 export function Choices({
 	schema,
@@ -12,7 +12,7 @@ export function Choices({
 	onChange,
 }: {
 	schema: FieldSchema;
-	/** Whether the field is new, so that no value holds one of its keys. */
+	/** True for a new field, so that no value contains its keys yet. */
 	isNew: boolean;
 	onChange: (schema: FieldSchema) => void;
 }) {

@@ -21,7 +21,7 @@ const WHOLE = ["decimals", "minLength", "maxLength", "maxItems"];
 
 const OWN = ["decimals", "earliest", "latest", "rangeFrom", "unit"];
 
-/** Everything that can be said of one field. */
+/** All settings of one field. */
 export function FieldEditor({
 	row,
 	kinds,
@@ -32,7 +32,7 @@ export function FieldEditor({
 	row: FieldRow;
 	kinds: Types["kinds"];
 	problems: Problem[];
-	/** The fields that a range can begin with that this field ends. */
+	/** The fields that can begin a range that this field ends. */
 	starts: FieldRow[];
 	onChange: (change: Partial<FieldRow>) => void;
 }) {

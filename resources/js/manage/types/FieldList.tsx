@@ -3,7 +3,7 @@ import type { Problem, Types } from "../shared/api/schema";
 import { FieldEditor } from "./FieldEditor";
 import { changed, type FieldRow, newRow, rangeStarts, removed } from "./typeFile";
 
-/** The fields of a type, or of a taxonomy's terms, in their order; one of them open. */
+/** The fields of a type, or of a taxonomy's terms, in order; one of them is open. */
 export function FieldList({
 	rows,
 	kinds,

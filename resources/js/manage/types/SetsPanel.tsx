@@ -8,12 +8,12 @@ import { Notice } from "../shared/Notice";
 import { ProblemLine } from "../shared/ProblemLine";
 import { Sheet } from "../shared/Sheet";
 
-/** Where a part of a set is worked on. */
+/** The screen of a set's part. */
 const PLACES: Record<string, string> = { type: "/content", taxonomy: "/terms", module: "/modules" };
 
 const STATES = { new: "will be made", same: "is here already", kept: "is here and otherwise; stays as it is" };
 
-/** Ready-made sets: types with their taxonomies and a module to begin with, looked at before they are brought in. */
+/** Ready-made sets: types with their taxonomies and a first module, with a preview before they are applied. */
 export function SetsPanel() {
 	const sets = useQuery({
 		queryKey: ["sets"],
@@ -24,7 +24,7 @@ export function SetsPanel() {
 	const [body, setBody] = useState<FormData | null>(null);
 	const [came, setCame] = useState<SetPart[]>([]);
 	const go = useNavigate();
-	/** A page with the module that the set brought. */
+	/** Creates a page with the module of the set. */
 	const page = useMutation({
 		mutationFn: async (module: SetPart) => {
 			const made = await post("/pages", { body: { title: module.name } });
@@ -158,7 +158,7 @@ export function SetsPanel() {
 	);
 }
 
-/** Why a set was refused, file by file. */
+/** The faults of a refused set, by file. */
 function Refused({ error }: { error: Error }) {
 	return (
 		<Notice>

@@ -16,8 +16,9 @@ import { FieldList } from "./FieldList";
 import { type FieldRow, fileOf, renamedOf, rowsOf, withOwnIds } from "./typeFile";
 
 /**
- * One content type: its words, its address, its taxonomies and its fields. What a change does is said before it
- * is made.
+ * One content type: its labels, its address, its taxonomies and its fields. The effects of a change are shown before it
+ * is applied.
+ *
  */
 export function TypeScreen() {
 	const { key = "" } = useParams();
@@ -27,7 +28,7 @@ export function TypeScreen() {
 		refetchOnWindowFocus: false,
 		gcTime: 0,
 	});
-	// The form stands anew with what was saved, but not when the same is only read again: somebody may be typing.
+	// The form restarts after a save, but not after a mere reload, because somebody may be typing.
 	const [round, setRound] = useState(0);
 	const client = useQueryClient();
 	const kinds = useQuery({ queryKey: ["types"], queryFn: ({ signal }) => get("/types", { signal }) });

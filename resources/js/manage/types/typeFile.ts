@@ -1,5 +1,5 @@
 import type { FieldSchema, TypeFile } from "../shared/api/schema";
-/** One field while it is edited; `was` is its key before, null for a new one. */
+/** A field during editing; `was` is its old key, null for a new one. */
 export interface FieldRow {
 	id: number;
 	was: string | null;
@@ -20,7 +20,7 @@ export function rowsOf(file: Pick<TypeFile, "properties" | "required">): FieldRo
 	}));
 }
 
-/** Rows of a draft, with ids that no other row of this page has. */
+/** Rows of a draft with ids that are unique on this page. */
 export function withOwnIds(rows: FieldRow[]): FieldRow[] {
 	return rows.map((row) => ({ ...row, id: ++last }));
 }
@@ -39,12 +39,12 @@ export function newRow(kind: string, taken: string[]): FieldRow {
 	};
 }
 
-/** The same field as another kind: what the new kind has no word for is dropped. */
+/** The same field with another kind; properties that the new kind lacks are dropped. */
 export function ofKind(schema: FieldSchema, kind: string): FieldSchema {
 	const { title, description } = schema;
 	const { section } = schema["x-wellspring"];
 	const keys = choicesOf(schema).map((one) => one.key);
-	// One empty line to begin with; what stands in it is the person's to say.
+	// Starts with one empty line for the person to fill in.
 	const choices = keys.length > 0 ? keys : [""];
 	const own = {
 		kind,
@@ -95,8 +95,9 @@ export function fileOf(about: Omit<TypeFile, "properties" | "required">, rows: F
 }
 
 /**
- * The rows with one field changed. Ranges that begin with it follow its new key; those that can no longer begin with it
- * are dropped.
+ * The rows with one changed field. Ranges that begin with it follow its new key; ranges that it can no longer begin are
+ * dropped.
+ *
  */
 export function changed(rows: FieldRow[], id: number, change: Partial<FieldRow>): FieldRow[] {
 	const before = rows.find((one) => one.id === id);
@@ -112,12 +113,12 @@ export function changed(rows: FieldRow[], id: number, change: Partial<FieldRow>)
 	);
 }
 
-/** The rows without one field, and without the ranges that began with it. */
+/** The rows without one field, and without ranges that began with it. */
 export function removed(rows: FieldRow[], id: number): FieldRow[] {
 	return withoutLostRanges(rows.filter((one) => one.id !== id));
 }
 
-/** The fields that a range can begin with that this field ends. */
+/** The fields that can begin a range that this field ends. */
 export function rangeStarts(rows: FieldRow[], row: FieldRow): FieldRow[] {
 	return rows.filter((one) => one.id !== row.id && one.schema["x-wellspring"].kind === row.schema["x-wellspring"].kind);
 }
@@ -145,7 +146,7 @@ export function choiceKeyFrom(label: string): string {
 	return keyFrom(label).replaceAll("_", "-");
 }
 
-/** A key from words, as a file has it. */
+/** A key made from words, in the form of a file. */
 export function keyFrom(words: string): string {
 	return words
 		.normalize("NFKD")

@@ -6,7 +6,7 @@ import { withAt } from "../definition";
 import { useSetOffer } from "../useOffering";
 import type { EditorProps } from "./props";
 
-/** How records are laid out: the arrangement, its columns, what else it says, and the one visitors can switch to. */
+/** The layout of records: the arrangement, its columns and options, and a second arrangement for visitors. */
 export function ArrangeEditor({ bench, preview }: EditorProps) {
 	const { definition, change } = bench;
 	const { arrangements, limits } = useStart();
@@ -62,13 +62,13 @@ function columnsOf(options: Option[]): Columns | undefined {
 	return options.find((one) => one.kind === "columns")?.default as Columns | undefined;
 }
 
-/** An arrangement as it begins, with its numbers of columns. */
+/** A new arrangement with its default columns. */
 function begun({ key, options }: PlugIn): Definition["arrange"] {
 	const columns = columnsOf(options);
 	return { as: key, ...(columns ? { columns } : {}) };
 }
 
-/** How full the last row is at a width. */
+/** The number of records in the last row at a width. */
 function rowOf(preview: BenchPreview, width: keyof BenchPreview["lastRow"]) {
 	const row = preview.lastRow[width];
 	if (preview.total === 0) {
@@ -79,7 +79,7 @@ function rowOf(preview: BenchPreview, width: keyof BenchPreview["lastRow"]) {
 		: { words: "rows are full", warns: false };
 }
 
-/** A second arrangement, between which and the first visitors switch. */
+/** A second arrangement that visitors can switch to. */
 function Second({ bench }: Pick<EditorProps, "bench">) {
 	const { definition } = bench;
 	const { arrangements } = useStart();

@@ -10,7 +10,7 @@ import { withAt } from "../definition";
 import { useSource } from "../source";
 import type { Bench } from "../useBench";
 
-/** What is put at the top or taken out by hand. */
+/** The records that are pinned to the top or left out by hand. */
 export function ByHandEditor({ bench }: { bench: Bench }) {
 	return (
 		<div className="grid gap-4">
@@ -40,7 +40,7 @@ async function ofTypes(
 	);
 }
 
-/** Of records that are not items, those that the module shows. */
+/** For records other than items: those that the module shows. */
 async function fromResults(definition: Definition, words: string, signal: AbortSignal): Promise<Named[]> {
 	const { pin: _, leaveOut: __, ...rest } = definition;
 	const shown = await post("/bench/results", { body: { definition: rest, fields: [] }, signal });

@@ -2,7 +2,7 @@ import { CardLines } from "../../shared/card/CardLines";
 import { useSource } from "../source";
 import type { EditorProps } from "./props";
 
-/** What stands on each card: lines of parts, with what the first card shows. */
+/** The layout of each card: lines of parts, with the values of the first record. */
 export function CardEditor({ bench, preview, at }: EditorProps & { at: string }) {
 	const { definition, change } = bench;
 	return (

@@ -7,7 +7,7 @@ import { useSource } from "../source";
 import { FillIn } from "../stream/FillIn";
 import type { EditorProps } from "./props";
 
-/** What happens where a part has nothing to show, with how many records have it. */
+/** The empty-value rules of parts, with the number of records that have a value. */
 export function EmptyEditor({ bench, preview }: EditorProps) {
 	const { definition } = bench;
 	const parts = definition.card.lines.flatMap((line, l) =>

@@ -4,7 +4,7 @@ import type { Bench } from "../useBench";
 
 const PER: Record<string, string> = { day: "by day", week: "by week", month: "by month", year: "by year" };
 
-/** The headings that records stand under, and their order. */
+/** The headings of the listing, and their order. */
 export function HeadingsEditor({ bench, onClose }: { bench: Bench; onClose: () => void }) {
 	const { definition, change } = bench;
 	const source = useSource();

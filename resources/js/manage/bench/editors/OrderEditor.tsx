@@ -8,7 +8,7 @@ import { withAt } from "../definition";
 import { begun, useSource } from "../source";
 import type { Bench } from "../useBench";
 
-/** The keys that records are ordered by, first to last. */
+/** The sort keys in order. */
 export function OrderEditor({ bench }: { bench: Bench }) {
 	const { definition, change } = bench;
 	const source = useSource();
@@ -104,7 +104,7 @@ export function OrderEditor({ bench }: { bench: Bench }) {
 	);
 }
 
-/** What an order says beside its direction. */
+/** Options of a criterion besides its direction. */
 function More({ sortKey, put }: { sortKey: SortKey; put: (next: Partial<SortKey>) => void }) {
 	const { taxonomies } = useStart();
 	const source = useSource();

@@ -3,7 +3,7 @@ import { NumberInput } from "../../shared/controls/NumberInput";
 import { withAt } from "../definition";
 import type { EditorProps } from "./props";
 
-/** How much shows at a time, how many are skipped, how many at most. */
+/** The number of records at a time, skipped, and at most. */
 export function PageEditor({ bench, preview }: EditorProps) {
 	const { definition, change } = bench;
 	const { limits, pageModes } = useStart();

@@ -17,7 +17,7 @@ import type { EditorProps } from "./props";
 import { SourceEditor } from "./sources/SourceEditor";
 import { WhenNothingEditor } from "./WhenNothingEditor";
 
-/** The controls for one rule, opened in place below its sentence. */
+/** The controls of one rule, which open below its sentence. */
 export function RuleEditor({
 	rule,
 	at,
@@ -60,7 +60,7 @@ export function RuleEditor({
 	}
 }
 
-/** A rule that visitors could choose becomes something that they do. */
+/** A button turns the rule into a choice for visitors. */
 function LetVisitorsChoose({ rule, bench, preview }: EditorProps & { rule: string }) {
 	const { turn } = useOffering(bench);
 	return preview.sentences.find((one) => one.rule === rule)?.canBeOffered ? (

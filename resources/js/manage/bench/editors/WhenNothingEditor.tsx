@@ -19,7 +19,7 @@ const DOES = {
 
 const TEXT = "There is nothing to show here at the moment.";
 
-/** What happens when nothing is left to show: something is said, another module shows, or the module gives way. */
+/** The rule for a module with nothing to show: a text, another module, or leaving it out. */
 export function WhenNothingEditor({ bench }: { bench: Bench }) {
 	const { definition, change } = bench;
 	const { whenNothing } = definition;

@@ -1,6 +1,6 @@
 import { createContext, useContext } from "react";
 
-/** How the rule reads up to its value, such as “Price, is between”; each of its controls is named with it. */
+/** The rule's words before its value, such as “Price, is between”; they are part of the name of each control. */
 export const RuleName = createContext("");
 
 /** Names a control of a rule: `named("from")` is “Price, is between, from”. */

@@ -3,7 +3,7 @@ import { joinOf, members, withJoin, withWhere } from "../definition";
 import { NewCondition } from "../editors/conditions/NewCondition";
 import type { Bench } from "../useBench";
 
-/** Adds a condition at the end, and says how conditions join once there are two. */
+/** Adds a condition at the end; with two or more it also shows how they are joined. */
 export function AddRule({ bench, onAdded }: { bench: Bench; onAdded: (rule: string) => void }) {
 	const { definition, change } = bench;
 	const where = definition.where ?? { all: [] };

@@ -15,7 +15,7 @@ function sections(fields: Field[]): [string, Field[]][] {
 	).filter(([, all]) => all.length > 0);
 }
 
-/** A field, found by typing a part of its name. */
+/** Chooses a field by typing a part of its name. */
 export function FieldPicker({
 	label,
 	placeholder,
@@ -47,7 +47,7 @@ export function FieldPicker({
 					placeholder={placeholder ?? ""}
 					onFocus={(event) => event.currentTarget.select()}
 					onKeyDown={(event) => {
-						// Enter takes the first that fits where none is marked yet.
+						// Enter chooses the first match if none is marked.
 						const words = event.currentTarget.value.trim().toLowerCase();
 						if (event.key === "Enter" && !event.currentTarget.getAttribute("aria-activedescendant") && words !== "") {
 							const first = sections(fields)

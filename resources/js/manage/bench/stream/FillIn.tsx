@@ -7,7 +7,7 @@ import { Fault } from "../../shared/Fault";
 import { Sheet } from "../../shared/Sheet";
 import type { Bench } from "../useBench";
 
-/** The records that have nothing for a part, opened one after the other, without leaving the bench. */
+/** Opens the records without a value for a part one after the other, inside the bench. */
 export function FillIn({
 	bench,
 	place,
@@ -25,7 +25,7 @@ export function FillIn({
 		queryKey: ["gaps", place],
 		queryFn: ({ signal }) =>
 			post("/bench/gaps", { body: { ...bench.previewContext, definition: bench.definition, part: place }, signal }),
-		// Those that are filled in stay in the row until it is closed, so that the place in it does not jump.
+		// Completed records stay in the list until it is closed, so that the position does not change.
 		staleTime: Number.POSITIVE_INFINITY,
 		gcTime: 0,
 	});

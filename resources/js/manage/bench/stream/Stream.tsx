@@ -11,8 +11,8 @@ interface Row {
 	lost: number;
 }
 
-/** Half the band's width at a row; a trickle is still drawn while anything is left. */
-/** The line of what a rule drops: it leaves the stream at its edge and turns to the right. */
+/** Half the band's width at a row; it has a minimum width while any record is left. */
+/** The line of the dropped records, which leaves the stream at its edge and turns right. */
 function branch(half: number, top: number): string {
 	return `M ${MIDDLE + half + 3} ${top + 12} q 10 3 ${Math.max(6, 30 - half)} 14`;
 }
@@ -21,7 +21,7 @@ function half(row: Row): number {
 	return Math.max(row.share > 0 ? 1.5 : 0.5, (WIDE * row.share) / 2);
 }
 
-/** Where the band has taken the row's width, some way below the row's top. */
+/** The point below the row's top where the band has the row's width. */
 function turn(row: Row): number {
 	return row.top + Math.min(28, (row.bottom - row.top) * 0.55);
 }
@@ -50,7 +50,7 @@ function outline(rows: Row[]): string {
 	return `${right.join(" ")} ${left.join(" ")} Z`;
 }
 
-/** The drawn band beside the text: its width at each rule is the share of records still in it. */
+/** The drawn band beside the text. Its width at each rule is the share of remaining records. */
 export function Stream({ list, preview }: { list: RefObject<HTMLOListElement | null>; preview: BenchPreview }) {
 	const [rows, setRows] = useState<Row[]>([]);
 

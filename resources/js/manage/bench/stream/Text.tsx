@@ -7,7 +7,7 @@ import { AddRule } from "./AddRule";
 import { Stream } from "./Stream";
 import { type Open, Row } from "./TextRow";
 
-/** The module as a short text, its underlined words being the controls; the stream and the counts beside it. */
+/** The module as a short text whose underlined words are controls, with the stream and the counts beside it. */
 export function Text({ bench, preview }: { bench: Bench; preview: BenchPreview }) {
 	const list = useRef<HTMLOListElement>(null);
 	const [open, setOpen] = useState<Open | null>(null);
@@ -16,7 +16,7 @@ export function Text({ bench, preview }: { bench: Bench; preview: BenchPreview }
 	const lastWhere = preview.sentences.findLastIndex((one) => one.rule.startsWith("where"));
 	const addAfter = Math.max(lastWhere, 0);
 
-	/** A condition goes to another place among the conditions; an open one stays open. */
+	/** Moves a condition to another position; an open one stays open. */
 	const move = (from: number, to: number) => {
 		const where = bench.definition.where;
 		if (!where || to < 0 || to >= members(where).length) {

@@ -6,7 +6,7 @@ import { RuleEditor } from "../editors/RuleEditor";
 import { controlOf } from "../focus";
 import type { Bench } from "../useBench";
 
-/** What is dragged: the place of a condition. */
+/** The kind of a dragged condition. */
 const RULE = "application/x-wellspring-rule";
 
 export interface Open {
@@ -50,7 +50,7 @@ export function Row({
 	useEffect(() => {
 		if (isOpen && editor.current) {
 			controlOf(editor.current, sentence.rule, openAt)?.focus({ preventScroll: true });
-			// With its heading; where it is higher than the window, its beginning.
+			// The whole row; if it is higher than the window, its beginning.
 			const row = editor.current.closest("li");
 			row?.scrollIntoView({ block: row.offsetHeight > window.innerHeight * 0.6 ? "start" : "nearest" });
 		}
@@ -139,7 +139,7 @@ export function Row({
 	);
 }
 
-/** A rule that no longer makes sense, with the ways out. Visitors still get the last good version. */
+/** An invalid rule, with ways to correct it. Visitors still get the last valid version. */
 function Broken({ at, why, bench, onOpen }: { at: string; why: string; bench: Bench; onOpen: (at: string) => void }) {
 	const { definition, change } = bench;
 	const remove = () => {

@@ -25,7 +25,7 @@ export function Problems({ result }: { result: ImportResult | null }) {
 	) : null;
 }
 
-/** The first rows as they will be. */
+/** The first rows after the import. */
 export function Preview({ row, result }: { row: Import; result: ImportResult }) {
 	const matched = Object.values(row.options.columns);
 	const used = row.columns.filter((column) => matched.includes(column.key));

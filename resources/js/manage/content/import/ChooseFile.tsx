@@ -15,7 +15,7 @@ const STATES = {
 	failed: "could not be taken",
 };
 
-/** Takes the file, by choosing or by drop; those of late stand below. */
+/** Chooses a file or accepts a dropped one; recent imports are listed below. */
 export function ChooseFile({ type, onTaken }: { type: string; onTaken: (row: Import) => void }) {
 	const [share, setShare] = useState<number | null>(null);
 	const forget = useMutation({

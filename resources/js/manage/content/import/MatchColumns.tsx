@@ -7,7 +7,7 @@ export interface StepProps {
 	set: (change: Partial<ImportOptions>) => void;
 }
 
-/** Which column of the file is which field; a field is read from one column alone. */
+/** The field of each column; a field is read from one column only. */
 export function MatchColumns({ row, options, busy, set }: StepProps) {
 	return (
 		<div className="grid gap-1.5">

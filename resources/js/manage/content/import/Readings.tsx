@@ -1,6 +1,6 @@
 import type { StepProps } from "./MatchColumns";
 
-/** How the columns of a table are read; where they can be read in several ways, the person decides for the column. */
+/** The form of each column; if several forms fit, the person chooses. */
 export function Readings({ row, options, busy, set }: StepProps) {
 	if (row.readings.length === 0) {
 		return null;

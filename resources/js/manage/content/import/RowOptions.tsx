@@ -7,7 +7,7 @@ const SWITCHES: [key: "makeTerms" | "skipBad" | "plain", words: string][] = [
 	["plain", "Take cells as they stand: an apostrophe before = + - @ is a part of the text"],
 ];
 
-/** What becomes of each row, and how an item that is known is told. */
+/** What happens with each row, and how known items are identified. */
 export function RowOptions({ row, options, busy, set }: StepProps) {
 	return (
 		<>

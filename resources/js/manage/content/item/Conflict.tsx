@@ -3,7 +3,7 @@ import type { Difference, StaleItem, Values } from "../../shared/api/schema";
 import { moment, useStart } from "../../shared/api/start";
 import { Sheet } from "../../shared/Sheet";
 
-/** Lets the second of two people decide, field by field, knowing what the first did. */
+/** Resolves a conflict: the second person decides for each field. */
 export function Conflict({
 	stale,
 	now,
@@ -11,7 +11,7 @@ export function Conflict({
 	onClose,
 }: {
 	stale: StaleItem;
-	/** the values as the other saved them */
+	/** the other person's saved values */
 	now: Values | null;
 	onDecide: (values: Values, revision: number) => void;
 	onClose: () => void;

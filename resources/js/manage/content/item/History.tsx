@@ -8,7 +8,7 @@ import { Notice } from "../../shared/Notice";
 import { Sheet } from "../../shared/Sheet";
 import { Beside } from "./Conflict";
 
-/** History of an item: who, when, how and what changed; any one can be restored. */
+/** The history of an item: who, when, how and the changes; any revision can be restored. */
 export function History({ item, onClose, onBack }: { item: Item; onClose: () => void; onBack: (item: Item) => void }) {
 	const start = useStart();
 	const saves = useQuery({

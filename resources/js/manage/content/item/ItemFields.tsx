@@ -8,7 +8,7 @@ import { InPlace } from "../InPlace";
 import type { ItemFormState } from "./useItemForm";
 import { useShown } from "./useShown";
 
-/** The item itself: its pictures beside title and text, then a line of its values for each section, then its terms. */
+/** The form of an item: its pictures beside title and text, then its values in sections, then its terms. */
 export function ItemFields({ state }: { state: ItemFormState }) {
 	const { type, saved, values, set, field, props, problems } = state;
 	const shown = useShown(saved);
@@ -17,7 +17,7 @@ export function ItemFields({ state }: { state: ItemFormState }) {
 	const others = own.filter((one) => !pictures.includes(one));
 	const sections = [...new Set(others.map((one) => one.section))];
 	const about = (one: Field) => problems.find((problem) => problem.path === one.key)?.message;
-	/** What modules that list it do about a field that is empty. */
+	/** What modules do when the field is empty. */
 	const gap = (one: Field) => {
 		const found = shown.data?.flatMap((at) => at.gaps.filter((other) => other.field === one.key)) ?? [];
 		return found.length === 0 ? undefined : [...new Set(found.map((other) => other.then))].join("; ");
@@ -89,7 +89,7 @@ function Title({ state: { values, set, field, problems } }: { state: ItemFormSta
 	);
 }
 
-/** The item's address on the site, of which the slug opens in place. */
+/** The item's address on the site, whose slug opens in place. */
 function Address({ state: { type, values, set, problems } }: { state: ItemFormState }) {
 	const problem = problems.find((one) => one.path === "slug")?.message;
 	const [before, after] = type.address.split("{slug}");

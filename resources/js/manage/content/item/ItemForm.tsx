@@ -11,7 +11,7 @@ import { ItemSentence } from "./ItemSentence";
 import { ShownIn } from "./ShownIn";
 import { type Beside, useItemForm } from "./useItemForm";
 
-/** The form of one item, or of a new one: on a screen of its own, or beside what it was opened from. */
+/** The form of an item, on its own screen, or beside the screen that opened it. */
 export function ItemForm({
 	type,
 	item,

@@ -3,7 +3,7 @@ import { moment, useStart } from "../../shared/api/start";
 import { Steady } from "../../shared/Steady";
 import type { Beside, ItemFormState } from "./useItemForm";
 
-/** The bar over an item's form: the way back, what became of what was typed, and what can be done with the item. */
+/** The bar above an item's form: the way back, the state of the draft, and the actions. */
 export function ItemHead({
 	state,
 	beside,
@@ -69,7 +69,7 @@ export function ItemHead({
 	);
 }
 
-/** The buttons that save and publish. On a narrow screen they stay in sight at its foot. */
+/** The buttons to save and publish. On a narrow screen they stay visible at the bottom. */
 export function ItemActions({ state: { saved, values, changed, save, discard, publish } }: { state: ItemFormState }) {
 	const isDraft = values.status === "draft";
 	return (
@@ -95,7 +95,7 @@ export function ItemActions({ state: { saved, values, changed, save, discard, pu
 	);
 }
 
-/** What saving does, as visitors see it. */
+/** The effect of saving for visitors. */
 function saveWords(isDraft: boolean, wasLive: boolean): string {
 	if (isDraft) {
 		return wasLive ? "Take it off the site" : "Save draft";

@@ -3,7 +3,7 @@ import { LeftNotice } from "../../shared/drafts/LeftNotice";
 import { Notice } from "../../shared/Notice";
 import type { ItemFormState } from "./useItemForm";
 
-/** What somebody has to know before typing on: a draft that was kept, and what was not saved and why. */
+/** Important messages: a restored draft, and a failed save with its reason. */
 export function ItemNotices({
 	state: { type, draft, hadDraft, keptAt, bringBack, changed, save, remove, discard, stale, problems },
 }: {

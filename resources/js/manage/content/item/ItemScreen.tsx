@@ -8,13 +8,13 @@ import { Notice } from "../../shared/Notice";
 import { ItemForm } from "./ItemForm";
 import type { Beside } from "./useItemForm";
 
-/** The form of one item, or of a new one, as a screen of its own. */
+/** The form of an item on its own screen. */
 export function ItemScreen() {
 	const { type = "", id } = useParams();
 	return <OpenItem type={type} id={id} />;
 }
 
-/** The form of an item, once it is known what the item has. */
+/** The form of an item after the item has loaded. */
 export function OpenItem({ type: key, id, beside }: { type: string; id?: string; beside?: Beside }) {
 	const start = useStart();
 	const type = start.types.find((one) => one.key === key);
@@ -49,7 +49,7 @@ export function OpenItem({ type: key, id, beside }: { type: string; id?: string;
 		return <Opening queries={[item]} />;
 	}
 	if ("id" in item.data && item.data.type !== key) {
-		// An item has one form: that of its own type.
+		// Redirects to the form of the item's own type.
 		return <Navigate to={`/content/${item.data.type}/${item.data.id}`} replace />;
 	}
 	return "id" in item.data ? (

@@ -6,7 +6,7 @@ import { toldApart } from "../../shared/toldApart";
 import { Word } from "../../shared/Word";
 import type { ItemFormState } from "./useItemForm";
 
-/** Where the item stands, as a sentence whose words open in place. */
+/** The state of the item as a sentence whose words open in place. */
 export function ItemSentence({ state: { saved, values, set, field, props, problems } }: { state: ItemFormState }) {
 	const start = useStart();
 	const problem = (key: string) => problems.find((one) => one.path === key)?.message;

@@ -17,8 +17,8 @@ import { useDone } from "../../shared/Done";
 import { useFormDraft } from "../../shared/drafts/useFormDraft";
 
 /**
- * What an item's form stands beside: the words of the way back to it, and what it does when the item is another
- * now.
+ * The screen beside an item's form: the label of the way back, and the action after a change.
+ *
  */
 export interface Beside {
 	words: string;
@@ -28,13 +28,13 @@ export interface Beside {
 
 export type ItemFormState = ReturnType<typeof useItemForm>;
 
-/** What is typed into an item's form, and what saving, removing and dropping it does. */
+/** The typed values of an item's form, with saving, removing and dropping. */
 export function useItemForm(type: ContentType, item: Item | null, begun: NewItem | Item, beside: Beside | undefined) {
 	const client = useQueryClient();
 	const go = useNavigate();
 	const done = useDone();
 	const [saved, setSaved] = useState(item);
-	// What is typed was typed over this one: a draft may be older than what others saved since.
+	// The revision that the typed values started from: a draft may be older than other people's saves.
 	const [revision, setRevision] = useState(begun.draft?.revision ?? item?.revision ?? 0);
 	const [values, setValues] = useState<Values>({ ...begun.values, ...(begun.draft?.values ?? {}) });
 	const [files, setFiles] = useState<Record<string, Media>>(item?.files ?? {});
@@ -139,7 +139,7 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 			save.mutate({ of: values, revision });
 		}
 	};
-	/** Saves it as published, whatever else was changed. */
+	/** Saves the item as published, together with all other changes. */
 	const publish = () => {
 		if (!save.isPending) {
 			const of = { ...values, status: "published" };
@@ -147,7 +147,7 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 			save.mutate({ of, revision });
 		}
 	};
-	// Wherever the focus is: who asks to save means this form.
+	// Ctrl+S saves this form, wherever the focus is.
 	useEffect(() => {
 		const onKey = (event: KeyboardEvent) => {
 			if ((event.ctrlKey || event.metaKey) && event.key === "s") {
@@ -201,7 +201,7 @@ export function useItemForm(type: ContentType, item: Item | null, begun: NewItem
 	};
 }
 
-/** The values that a person can have changed, in one order, without what is empty. */
+/** The editable values in a fixed order, without empty ones. */
 function plain(values: Values): [string, unknown][] {
 	return Object.entries(values)
 		.filter(

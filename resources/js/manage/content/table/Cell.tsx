@@ -7,7 +7,7 @@ import type { Column } from "./tableState";
 
 const SIMPLE: Field["family"][] = ["text", "number", "yesNo", "choice", "date"];
 
-/** Whether a value can be changed where it stands in the table. */
+/** True if a value can be edited in the table. */
 export function isSimple(column: Column): boolean {
 	return (
 		column.field !== null &&
@@ -17,7 +17,7 @@ export function isSimple(column: Column): boolean {
 	);
 }
 
-/** One value in the table; a simple one opens for editing where it stands. */
+/** One value in the table; a simple one opens for editing in place. */
 export function Cell({
 	item,
 	column,
@@ -72,7 +72,7 @@ export function Cell({
 					box.querySelector<HTMLElement>("input, select")?.focus();
 				}
 			}}
-			// On the way down to the control: a box for numbers does not pass Enter on.
+			// In the capture phase, because number boxes stop Enter.
 			onKeyDownCapture={(event) => {
 				if (event.key === "Enter") {
 					event.preventDefault();
@@ -94,7 +94,7 @@ export function Cell({
 				problem={problem}
 				onChange={(next) => {
 					setValue(next);
-					// Yes and no are chosen, not typed: the choice is the whole change.
+					// Choosing yes or no completes the change.
 					if (field.family === "yesNo") {
 						save(next);
 					}

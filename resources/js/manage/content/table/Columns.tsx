@@ -3,7 +3,7 @@ import type { ContentType } from "../../shared/api/schema";
 import { Dropdown } from "../../shared/Dropdown";
 import { columnsOf, type TableState, widthOf } from "./tableState";
 
-/** Which columns the table has, in which order. */
+/** The columns of the table and their order. */
 export function Columns({
 	type,
 	columns,

@@ -5,7 +5,7 @@ import { useStart } from "../../shared/api/start";
 import { NumberInput } from "../../shared/controls/NumberInput";
 import { Dropdown } from "../../shared/Dropdown";
 
-/** Conditions that the table is narrowed by: the same that modules ask. */
+/** The filters of the table: conditions like in modules. */
 export function Filters({
 	type,
 	filters,

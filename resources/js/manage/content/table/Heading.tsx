@@ -1,6 +1,6 @@
 import type { Column, TableState } from "./tableState";
 
-/** A heading that orders by its column and sets how wide it is. */
+/** A heading that sorts by its column and sets its width. */
 export function Heading({
 	column,
 	state,

@@ -4,7 +4,7 @@ import { Cell } from "./Cell";
 import { Heading } from "./Heading";
 import type { ItemTableState } from "./useItemTable";
 
-/** A page of items, a line each; cells open in place. */
+/** A page of items, one per line; cells open in place. */
 export function ItemTable({ type, table }: { type: ContentType; table: ItemTableState }) {
 	const { state, shown, items, rows, ticked, allThatFit, every, change, sortBy, save, tick } = table;
 	const isNarrowed = state.q !== "" || state.status !== "" || state.filters.length > 0;

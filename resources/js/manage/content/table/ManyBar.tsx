@@ -19,7 +19,7 @@ const TITLES = {
 	delete: "Remove them?",
 };
 
-/** What can be done with the items that are ticked. */
+/** The actions for the ticked items. */
 export function ManyBar({
 	type,
 	count,
@@ -28,7 +28,7 @@ export function ManyBar({
 }: {
 	type: ContentType;
 	count: number;
-	/** The ids, or what all of them fit. */
+	/** The ids, or the query that all of them match. */
 	chosen: { ids: number[] } | { query: Record<string, unknown> };
 	onDone: () => void;
 }) {

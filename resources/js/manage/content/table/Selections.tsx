@@ -6,7 +6,7 @@ import type { ContentType, TablePresets } from "../../shared/api/schema";
 import { Dropdown } from "../../shared/Dropdown";
 import type { TableState } from "./tableState";
 
-/** What was found, filtered and ordered, kept under a name. */
+/** Saved views: filters and order of the table under a name. */
 export function Selections({
 	type,
 	presets,

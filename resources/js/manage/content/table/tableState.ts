@@ -1,6 +1,6 @@
 import type { Condition, ContentType, Field } from "../../shared/api/schema";
 
-/** How a person has the table of a type: kept for them, and under a name as a selection. */
+/** A person's settings of a type's table: the latest, and saved views. */
 export interface TableState {
 	columns: { key: string; width: number }[];
 	sort: string;
@@ -27,7 +27,7 @@ const WIDTHS: Partial<Record<Field["family"], number>> = {
 };
 const BEGIN = 4;
 
-/** All that a column of the table can show, the title aside. */
+/** All possible columns of the table, without the title. */
 export function columnsOf(type: ContentType): Column[] {
 	const shown = type.fields.filter(
 		(one) => !["title", "text", "lead", "created_at"].includes(one.key) && one.family !== "longText",
@@ -70,7 +70,9 @@ export function beginning(type: ContentType): TableState {
 	};
 }
 
-/** What was kept, without what the type no longer has. The server keeps it as it was sent; null where nothing is. */
+/**
+ * The stored settings without fields that no longer exist. The server stores them unchanged; null if there are none.
+ */
 export function restored(type: ContentType, state: unknown): TableState {
 	const all = columnsOf(type);
 	const began = beginning(type);

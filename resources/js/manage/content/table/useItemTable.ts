@@ -9,7 +9,7 @@ import { type Column, columnsOf, restored, type TableState } from "./tableState"
 
 export type ItemTableState = ReturnType<typeof useItemTable>;
 
-/** How a person has the table of a type, what it shows of that, and which of its items are ticked. */
+/** A person's settings of a type's table, the items that it shows, and the ticked ones. */
 export function useItemTable(type: ContentType, presets: TablePresets) {
 	const client = useQueryClient();
 	const done = useDone();
@@ -52,7 +52,7 @@ export function useItemTable(type: ContentType, presets: TablePresets) {
 			kept.current = now;
 			put("/presets/{key}", { params: { path: { key: type.key } }, body: { name: "", state: keeps } }).then(
 				(answer) => client.setQueryData(["presets", type.key], answer),
-				// How a table stood is not worth a message; the next change tries anew.
+				// A failed save of the settings needs no message; the next change saves them again.
 				() => {
 					kept.current = "";
 				},

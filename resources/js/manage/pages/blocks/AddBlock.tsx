@@ -9,7 +9,7 @@ import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { moduleOptions } from "../../shared/toldApart";
 import { useBlockOffers } from "./useBlockOffers";
 
-/** What can be put into a slot: a module, or a block; and what cannot, with the reason. */
+/** The modules and blocks that can be added to a slot; others are listed with the reason. */
 export function AddBlock({ about, onAdd }: { about?: PageFile["about"]; onAdd: (block: PageBlock) => void }) {
 	const { blocks } = useStart();
 	const modules = useQuery({

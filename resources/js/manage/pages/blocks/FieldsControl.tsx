@@ -2,8 +2,9 @@ import { useSubjectRecords } from "../subject";
 import type { BlockControlProps } from "./props";
 
 /**
- * Which fields of what the page is about, in which order: a chosen one goes to the end, another click takes it out.
- * Those that are the site's own affair are not offered.
+ * The fields of the page's record and their order: choosing one puts it at the end, choosing it again removes it.
+ * Internal fields are not offered.
+ *
  */
 export function FieldsControl({ block, about, onChange }: BlockControlProps) {
 	const chosen = block.fields ?? [];

@@ -5,7 +5,7 @@ import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { moduleOptions } from "../../shared/toldApart";
 import type { BlockControlProps } from "./props";
 
-/** Whose filters stand in a block, which of them, and of a search form where it leads and what its button says. */
+/** The module whose filters a block shows, some of the filters, and for a search form its target and button. */
 export function FiltersControl({ block, onChange }: BlockControlProps) {
 	const modules = useQuery({
 		queryKey: ["modules"],

@@ -8,7 +8,7 @@ const BY_HAND = "";
 
 const ZOOM = 7;
 
-/** The place that a map shows: that of a field, or one given by hand. */
+/** The place of a map: from a field, or entered by hand. */
 export function MapControl({ block, about, onChange }: BlockControlProps) {
 	const records = useSubjectRecords(about);
 	const places = records?.fields.filter((one) => one.family === "place" && records.own.includes(one.key)) ?? [];

@@ -3,7 +3,7 @@ import type { BlockControlProps } from "./props";
 
 const LEVELS = [2, 3, 4, 5, 6];
 
-/** The heading of a module on its page, and the way to its rules. */
+/** The heading of a module on its page, and a link to its bench. */
 export function ModuleControls({ block, onChange }: BlockControlProps) {
 	const own = typeof block.heading === "string";
 	const without = ({ heading: _, ...rest }: PageBlock) => rest;

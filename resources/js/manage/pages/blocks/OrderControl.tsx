@@ -5,7 +5,7 @@ import { moduleOptions } from "../../shared/toldApart";
 import type { BlockControlProps } from "./props";
 import { useBlockOffers } from "./useBlockOffers";
 
-/** The module in whose order the page's own item, term, month or person has one before and one after it. */
+/** The module whose order decides about the previous and next record. */
 export function OrderControl({ block, about, onChange }: BlockControlProps) {
 	const modules = useQuery({
 		queryKey: ["modules"],

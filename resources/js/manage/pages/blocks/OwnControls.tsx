@@ -16,7 +16,7 @@ import { TypesControl } from "./TypesControl";
 import { VideoControl } from "./VideoControl";
 import { WhenEmpty } from "./WhenEmpty";
 
-/** The controls of blocks that have more to say than plain options. */
+/** Controls of blocks that need more than plain options. */
 const CONTROLS: Record<string, ComponentType<BlockControlProps>> = {
 	heading: HeadingControl,
 	text: ({ block, onChange }) => (
@@ -41,7 +41,7 @@ const CONTROLS: Record<string, ComponentType<BlockControlProps>> = {
 	forAuthors: TypesControl,
 };
 
-/** What a block says of its own: its controls, its options, and what happens where it has nothing to show. */
+/** The settings of a block: its controls, its options, and what happens if it has nothing to show. */
 export function OwnControls(props: BlockControlProps) {
 	const { block, onChange } = props;
 	const { blocks } = useStart();

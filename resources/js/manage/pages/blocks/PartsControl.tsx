@@ -4,7 +4,7 @@ import { EmptyRuleControl } from "../../shared/controls/EmptyRuleControl";
 import { useSubjectRecords } from "../subject";
 import type { BlockControlProps } from "./props";
 
-/** Lines of parts of what the page is about, each with what happens where it has nothing to show. */
+/** Lines of parts of the page's record, each with its empty-value rule. */
 export function PartsControl({ block, about, onChange }: BlockControlProps) {
 	const records = useSubjectRecords(about);
 	if (records === null) {

@@ -1,7 +1,7 @@
 import { useStart } from "../../shared/api/start";
 import type { BlockControlProps } from "./props";
 
-/** Which content types authors can begin an item of; at least one. */
+/** The content types that authors can start an item of; at least one. */
 export function TypesControl({ block, onChange }: BlockControlProps) {
 	const { types } = useStart();
 	const chosen = block.types ?? [];

@@ -6,7 +6,7 @@ const WHEN_EMPTY: Record<string, string> = {
 	leaveOutBand: "leave its band out",
 };
 
-/** What happens where a block has nothing to show. */
+/** What happens if a block has nothing to show. */
 export function WhenEmpty({ block, onChange }: BlockControlProps) {
 	const now = (block.empty as { do?: string } | undefined)?.do ?? "leaveOut";
 	return (

@@ -1,10 +1,10 @@
 import type { PageBlock, PageFile } from "../../shared/api/schema";
 
-/** What the controls of a block get. */
+/** The properties of a block's controls. */
 export interface BlockControlProps {
 	block: PageBlock;
-	/** What the page is about; in the frame, nothing. */
+	/** The page's records; nothing in the frame. */
 	about?: PageFile["about"];
-	/** Changes with the same tag become one step of undo. */
+	/** Changes with the same tag become one undo step. */
 	onChange: (next: PageBlock, tag?: string) => void;
 }

@@ -3,7 +3,8 @@ import { post } from "../../shared/api/api";
 import type { PageFile } from "../../shared/api/schema";
 
 /**
- * Which blocks can be added, and the modules in whose order the page's own item, term, month or person has a place.
+ * The blocks that can be added, and the modules for the previous and next record.
+ *
  */
 export function useBlockOffers(about: PageFile["about"] | undefined) {
 	return useQuery({

@@ -14,7 +14,7 @@ import { Notice } from "../../shared/Notice";
 import { type Device, DeviceSwitch } from "../../shared/preview/DeviceSwitch";
 import { PagePreview } from "../../shared/preview/PagePreview";
 
-/** What stands around pages, the frame or a menu: its plan, and beside it a page with the drafts around it. */
+/** The frame or a menu: its plan, and beside it a page with the drafts around it. */
 export function AroundPages<T>({
 	title,
 	kind,
@@ -39,7 +39,7 @@ export function AroundPages<T>({
 	const [device, setDevice] = useState<Device>("Laptop");
 	const [context, setContext] = useState<PreviewContext>({});
 	const kept = keeping.state === "kept" ? keeping.at : null;
-	// The draft as it is kept stands around the page.
+	// The preview shows the saved draft around the page.
 	const look = useQuery({
 		queryKey: [PREVIEW, "frame", address, context, kept && JSON.stringify(definition)],
 		queryFn: ({ signal }) => post("/frame/preview", { body: { ...context, address }, signal }),

@@ -8,7 +8,7 @@ import { FRAME_SLOTS } from "../plan/elsewhere";
 import { AroundPages } from "./AroundPages";
 import { FrameSlot } from "./FrameSlot";
 
-/** What stands around every page: its five slots. */
+/** The frame around every page: its five slots. */
 export function FramePlan() {
 	const client = useQueryClient();
 	const frame = useQuery({

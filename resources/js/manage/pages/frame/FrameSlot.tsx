@@ -12,7 +12,7 @@ import { BLOCK, setDragged } from "../plan/dragged";
 import { MoveElsewhere } from "../plan/MoveElsewhere";
 import { WhereTree, WhereWords } from "./WhereTree";
 
-/** One slot of the frame, with the entries that stand in it, in order. */
+/** One slot of the frame with its entries in order. */
 export function FrameSlot({
 	words,
 	entries,

@@ -7,7 +7,7 @@ import { Notice } from "../../shared/Notice";
 type On = NonNullable<PageBlock["on"]>;
 type Change = { address: string; shows: boolean; below: boolean } | { newPages: boolean };
 
-/** More pages than these are found by a part of their title or address. */
+/** Above this number, pages are found by a part of their title or address. */
 const FIND_FROM = 15;
 
 function usePlace(on: On) {
@@ -18,17 +18,17 @@ function usePlace(on: On) {
 	});
 }
 
-/** Where an entry of the frame shows, in one sentence. */
+/** The pages of a frame entry in one sentence. */
 export function WhereWords({ on }: { on: On }) {
 	return <>{usePlace(on).data?.sentence ?? "…"}</>;
 }
 
-/** Where an entry of the frame shows, ticked in the tree of pages. */
+/** The pages of a frame entry, ticked in the tree of pages. */
 export function WhereTree({ on, onChange }: { on: On; onChange: (entry: { on?: On }) => void }) {
 	const client = useQueryClient();
 	const place = usePlace(on);
 	const [words, setWords] = useState("");
-	// Ticks that follow each other quickly are applied one after the other, each to what the last one made.
+	// Quick ticks are applied one after the other, each to the result of the last.
 	const latest = useRef(on);
 	latest.current = on;
 	const change = useMutation({
@@ -129,7 +129,7 @@ function PageRow({
 	);
 }
 
-/** The addresses themselves, for those that are no page of their own, such as the page of one term. */
+/** Addresses that are not pages in the tree, such as the page of one term. */
 function TypedAddresses({
 	on,
 	newPages,

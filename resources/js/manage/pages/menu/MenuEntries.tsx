@@ -5,7 +5,7 @@ import { below, indent, move, outdent, type Path, remove, set } from "./menuEdit
 import { said, useNames } from "./names";
 import { Target } from "./Target";
 
-/** The entries of a menu as a list of words, each of which opens in place, those below moved in. */
+/** The entries of a menu as words that open in place, with lower levels indented. */
 export function MenuEntries({
 	entries,
 	label,

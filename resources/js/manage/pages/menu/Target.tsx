@@ -6,7 +6,7 @@ import { PickItem } from "../../shared/fields/PickItem";
 import { moduleOptions } from "../../shared/toldApart";
 import { useModules, usePages } from "./names";
 
-/** What a new entry leads to. */
+/** The target of a new entry. */
 export function Target({ onPick }: { onPick: (entry: MenuEntry) => void }) {
 	const { taxonomies, types } = useStart();
 	const pages = usePages();

@@ -1,13 +1,13 @@
 import type { MenuEntry } from "../../shared/api/schema";
 
-/** Where an entry stands: its place on each level, from the top. */
+/** The position of an entry: its index on each level, from the top. */
 export type Path = number[];
 
 export function below(entry: MenuEntry | undefined): MenuEntry[] {
 	return entry?.entries ?? [];
 }
 
-/** Changes the list of entries that the entry at the path stands in. */
+/** Changes the list that contains the entry at the path. */
 function within(all: MenuEntry[], path: Path, change: (list: MenuEntry[], at: number) => MenuEntry[]): MenuEntry[] {
 	const [first = 0, ...rest] = path;
 	if (rest.length === 0) {
@@ -29,7 +29,7 @@ export function remove(all: MenuEntry[], path: Path): MenuEntry[] {
 	return within(all, path, (list, at) => list.filter((_, i) => i !== at));
 }
 
-/** Moves an entry among those beside it. */
+/** Moves an entry within its list. */
 export function move(all: MenuEntry[], path: Path, by: number): MenuEntry[] {
 	return within(all, path, (list, at) => {
 		const next = [...list];
@@ -38,7 +38,7 @@ export function move(all: MenuEntry[], path: Path, by: number): MenuEntry[] {
 	});
 }
 
-/** Puts an entry below the one before it, as its last. */
+/** Moves an entry below the previous one, as its last child. */
 export function indent(all: MenuEntry[], path: Path): MenuEntry[] {
 	return within(all, path, (list, at) => {
 		const [before, entry] = [list[at - 1], list[at]];
@@ -48,7 +48,7 @@ export function indent(all: MenuEntry[], path: Path): MenuEntry[] {
 	});
 }
 
-/** Puts an entry after the one that it stands below. */
+/** Moves an entry after its parent. */
 export function outdent(all: MenuEntry[], path: Path): MenuEntry[] {
 	const parent = path.slice(0, -1);
 	const from = path.at(-1) ?? 0;

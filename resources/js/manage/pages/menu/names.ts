@@ -11,7 +11,7 @@ export function useModules() {
 	return useQuery({ queryKey: ["modules"], queryFn: ({ signal }) => get("/modules", { signal }) });
 }
 
-/** What an entry is called that says no label of its own. */
+/** The name of an entry without a label of its own. */
 export function useNames(): (entry: MenuEntry) => string {
 	const { taxonomies } = useStart();
 	const pages = usePages();

@@ -5,7 +5,7 @@ import type { PageAbout, PageFile, Start } from "../../shared/api/schema";
 import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { useSettled } from "../../shared/useSettled";
 
-/** For which of what it is about a page is: for all, for a branch of terms, for some alone. */
+/** The records that the page serves: all, a branch of terms, or some. */
 export function AboutControl({
 	definition,
 	about,

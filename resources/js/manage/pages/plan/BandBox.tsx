@@ -9,7 +9,7 @@ import { GroundControl } from "./GroundControl";
 import { SlotBox } from "./SlotBox";
 import type { PagePlanState } from "./usePagePlan";
 
-/** Slots that a band is often split into, by their shares in twelfths. */
+/** Common splits of a band, by the slots' shares in twelfths. */
 const SPLITS: [string, number[]][] = [
 	["one", [12]],
 	["two halves", [6, 6]],
@@ -69,7 +69,7 @@ export function BandBox({ plan, band: at }: { plan: PagePlanState; band: number 
 	);
 }
 
-/** What can be done with a band, and what it says of itself. */
+/** The actions and settings of a band. */
 export function BandEditor({ plan: { definition, change }, at }: { plan: PagePlanState; at: number }) {
 	const band = definition.bands[at];
 	if (!band) {

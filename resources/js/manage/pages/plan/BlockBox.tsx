@@ -8,7 +8,7 @@ import { moveBlock, type Place, removeBlock, setBlock } from "./edits";
 import { MoveElsewhere } from "./MoveElsewhere";
 import type { PagePlanState } from "./usePagePlan";
 
-/** One block in its slot: what it is, whether it shows, and what can be said of it. */
+/** One block in its slot: its name, whether it shows, and its settings. */
 export function BlockBox({ plan, place, shown }: { plan: PagePlanState; place: Place; shown: PlanBlock | undefined }) {
 	const block = plan.definition.bands[place.band]?.slots[place.slot]?.blocks[place.at];
 	if (!block) {
@@ -74,7 +74,7 @@ export function BlockEditor({ plan, place, block }: { plan: PagePlanState; place
 	);
 }
 
-/** Moves the block by keyboard: earlier or later in its slot, or to the end of another. */
+/** Moves the block by keyboard: within its slot, or to the end of another one. */
 function MoveTo({ plan: { definition, change }, place }: { plan: PagePlanState; place: Place }) {
 	const blocks = definition.bands[place.band]?.slots[place.slot]?.blocks ?? [];
 	const to = (at: number) => change(moveBlock(definition, place, { ...place, at }));

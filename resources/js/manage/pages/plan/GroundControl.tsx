@@ -4,7 +4,7 @@ import { ChoosePicture } from "../../shared/files/ChoosePicture";
 
 type Ground = PageBand["ground"];
 
-/** The site's colours that a band can stand on. */
+/** The site colours for a band's background. */
 const COLOURS: [string, string][] = [
 	["paper", "paper, the page’s own"],
 	["bed", "bed, a quiet one"],
@@ -13,9 +13,9 @@ const COLOURS: [string, string][] = [
 	["copper", "copper, with light text"],
 ];
 
-/** What a band stands on: nothing of its own, a colour, a picture, or the picture of what the page is about. */
+/** The background of a band: none, a colour, a picture, or the picture of the page's record. */
 export function GroundControl({ value, onChange }: { value: Ground; onChange: (ground: Ground) => void }) {
-	/** Whether it is to be a picture that is not chosen yet. */
+	/** True while the picture is not chosen yet. */
 	const [wantsPicture, setWantsPicture] = useState(false);
 	const isPicture = wantsPicture || value?.picture !== undefined;
 	const now = isPicture ? "picture" : (value?.colour ?? (value?.page ? "page" : ""));

@@ -6,7 +6,7 @@ import { PickByTyping } from "../../shared/fields/PickByTyping";
 import { Notice } from "../../shared/Notice";
 import { elsewhereOf, FRAME_SLOTS, putElsewhere } from "./elsewhere";
 
-/** Moves a block to another page or into the frame; there it is at the end of the draft. */
+/** Moves a block to another page or into the frame, at the end of the draft there. */
 export function useMoveElsewhere() {
 	const client = useQueryClient();
 	const done = useDone();
@@ -32,7 +32,7 @@ export function MoveElsewhere({
 	onLeave,
 }: {
 	block: PageBlock;
-	/** The key of the page that it stands on; null in the frame. */
+	/** The key of its page; null in the frame. */
 	page: string | null;
 	/** Its address. */
 	from: string | null;

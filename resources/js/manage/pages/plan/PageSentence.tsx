@@ -9,7 +9,7 @@ import { Word } from "../../shared/Word";
 import { AboutControl } from "./AboutControl";
 import type { PagePlanState } from "./usePagePlan";
 
-/** What the page says of itself, as a sentence whose words open in place. */
+/** The page's settings as a sentence whose words open in place. */
 export function PageSentence({ plan }: { plan: PagePlanState }) {
 	const { definition, change } = plan;
 	const start = useStart();

@@ -4,7 +4,7 @@ import { BandBox } from "./BandBox";
 import { addBand } from "./edits";
 import type { PagePlanState } from "./usePagePlan";
 
-/** The page drawn as its bands and slots, with what stands in them and what of that shows. */
+/** The page as its bands and slots, with their blocks, and which of them show. */
 export function Plan({ plan }: { plan: PagePlanState }) {
 	const { definition, change, look, updating } = plan;
 	const around = look.data?.frame ?? [];
@@ -33,7 +33,7 @@ export function Plan({ plan }: { plan: PagePlanState }) {
 	);
 }
 
-/** An empty page: bodies to begin with. */
+/** An empty page offers starting bodies. */
 function Begin({ plan }: { plan: PagePlanState }) {
 	const { definition, change } = plan;
 	const bodies = useQuery({

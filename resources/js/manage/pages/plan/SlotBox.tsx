@@ -8,13 +8,13 @@ import { addBlock, moveBlock, type Place, removeBlock } from "./edits";
 import { SlotEditor, useSlotWords } from "./SlotEditor";
 import type { PagePlanState } from "./usePagePlan";
 
-/** One slot with its blocks; blocks are dropped into it, too. */
+/** One slot with its blocks, which also accepts dragged blocks. */
 export function SlotBox({ plan, band, slot: at }: { plan: PagePlanState; band: number; slot: number }) {
 	const { definition, change, look } = plan;
 	const slot = definition.bands[band]?.slots[at];
 	const shown = look.data?.bands[band]?.slots[at];
 	const words = useSlotWords(slot ?? { share: 1, blocks: [] });
-	/** The block that was added last, which is put into sight. */
+	/** The block that was added last, to scroll to. */
 	const [added, setAdded] = useState<number | null>(null);
 	const box = useRef<HTMLElement>(null);
 	const count = slot?.blocks.length ?? 0;

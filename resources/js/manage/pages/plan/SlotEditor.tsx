@@ -5,7 +5,7 @@ import { ScheduleControl, scheduled } from "../../shared/fields/ScheduleControl"
 import { withSlot } from "./edits";
 import type { PagePlanState } from "./usePagePlan";
 
-/** For whom a slot is, and when. */
+/** The audience and dates of a slot. */
 export function SlotEditor({ plan, band, slot: at }: { plan: PagePlanState; band: number; slot: number }) {
 	const { definition, change } = plan;
 	const slot = definition.bands[band]?.slots[at];

@@ -4,29 +4,29 @@ import type { Place } from "./edits";
 /** A block that is being dragged. */
 export interface Dragged {
 	block: PageBlock;
-	/** The key of the page that it stands on; null in the frame. */
+	/** The key of its page; null in the frame. */
 	page: string | null;
-	/** The address of the page that it stands on; null in the frame. */
+	/** The address of its page; null in the frame. */
 	from: string | null;
-	/** Its place on that page; null in the frame. */
+	/** Its position on that page; null in the frame. */
 	place: Place | null;
-	/** Removes it from where it stands. */
+	/** Removes it from its page or slot. */
 	leave: () => void;
 }
 
 /** The kind of a dragged block. */
 export const BLOCK = "application/x-wellspring-block";
 
-/** A dragged thing carries only text, so the block waits here under a token. */
+/** A drag operation can carry only text, so the block is stored here under a token. */
 let now: { token: string; dragged: Dragged } | null = null;
 
-/** Remembers what is dragged; returns the token to carry. */
+/** Stores the dragged block and returns its token. */
 export function setDragged(dragged: Dragged): string {
 	now = { token: crypto.randomUUID(), dragged };
 	return now.token;
 }
 
-/** What is dragged under the token; null if it was dragged from another window. */
+/** The dragged block of a token; null if it comes from another window. */
 export function getDragged(token: string): Dragged | null {
 	return now?.token === token ? now.dragged : null;
 }

@@ -18,7 +18,7 @@ const page: PageFile = {
 		},
 	],
 };
-/** Bands as `key: share [blocks]`, to be read at a glance. */
+/** Bands in a short readable form: `key: share [blocks]`. */
 const said = (now: PageFile) =>
 	now.bands.map((band) => {
 		const slots = band.slots.map(

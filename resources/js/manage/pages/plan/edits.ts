@@ -1,13 +1,13 @@
 import type { PageBand, PageBlock, PageFile, PageSlot } from "../../shared/api/schema";
 
-/** Where a block stands: its band, its slot, and its place in that. */
+/** The position of a block: its band, its slot, and its index. */
 export interface Place {
 	band: number;
 	slot: number;
 	at: number;
 }
 
-/** The shares of a band's slots make so many. */
+/** The sum of the shares of a band's slots. */
 export const TWELFTHS = 12;
 
 export function withBand(page: PageFile, band: number, change: (now: PageBand) => PageBand): PageFile {
@@ -51,7 +51,7 @@ export function duplicateBand(page: PageFile, band: number): PageFile {
 	return { ...page, bands };
 }
 
-/** Gives the band slots of these shares; what stood in slots that are no longer there goes to the last. */
+/** Splits the band into slots with these shares; blocks of removed slots move to the last one. */
 export function splitBand(page: PageFile, band: number, shares: number[]): PageFile {
 	return withBand(page, band, (now) => {
 		const rest = now.slots.slice(shares.length).flatMap((one) => one.blocks);
@@ -66,7 +66,7 @@ export function splitBand(page: PageFile, band: number, shares: number[]): PageF
 	});
 }
 
-/** Moves the line between a slot and the next by so many twelfths, as far as both keep one. */
+/** Moves the line between two slots by a number of twelfths, as long as both keep one. */
 export function moveLine(page: PageFile, band: number, slot: number, by: number): PageFile {
 	return withBand(page, band, (now) => {
 		const [left, right] = [now.slots[slot], now.slots[slot + 1]];
@@ -98,7 +98,7 @@ function withBlocks(page: PageFile, place: Place, change: (now: PageBlock[]) => 
 	return withSlot(page, place.band, place.slot, (now) => ({ ...now, blocks: change(now.blocks) }));
 }
 
-/** The block at the end of the page: in its last slot, or in a band of its own where it has none. */
+/** Adds a block at the end of the page: in its last slot, or in a new band. */
 export function appendBlock(page: PageFile, block: PageBlock): PageFile {
 	const whole = page.bands.length === 0 ? addBand(page) : page;
 	const band = whole.bands.length - 1;
@@ -118,7 +118,7 @@ export function removeBlock(page: PageFile, place: Place): PageFile {
 	return withBlocks(page, place, (now) => now.filter((_, i) => i !== place.at));
 }
 
-/** Moves a block to another place; within its slot that is counted without it. */
+/** Moves a block; within its own slot, the index is counted without it. */
 export function moveBlock(page: PageFile, from: Place, to: Place): PageFile {
 	const block = page.bands[from.band]?.slots[from.slot]?.blocks[from.at];
 	return block ? addBlock(removeBlock(page, from), to, block) : page;

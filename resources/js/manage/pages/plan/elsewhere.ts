@@ -11,7 +11,7 @@ export const FRAME_SLOTS: [string, string][] = [
 	["footer", "In the footer"],
 ];
 
-/** Where a block can go from the page or the frame that it stands on: a page, by its key, or a slot of the frame. */
+/** A target for a block: a page by its key, or a slot of the frame. */
 export type Elsewhere = { page: string } | { slot: string };
 
 export function elsewhereOf(key: string): Elsewhere {
@@ -19,10 +19,11 @@ export function elsewhereOf(key: string): Elsewhere {
 }
 
 /**
- * Puts the block at the end of another page, or of a slot of the frame, as that one's draft has it. In the frame it
- * shows on the page that it comes from alone. The server refuses what cannot stand there; nothing is changed then.
+ * Moves the block to the end of another page's draft, or of a slot of the frame. In the frame it shows only on its old
+ * page. The server refuses blocks that are not allowed there, and then nothing changes.
  *
  * @param from the address of the page that it comes from
+ *
  */
 export async function putElsewhere(block: PageBlock, to: Elsewhere, from: string | null): Promise<void> {
 	if ("page" in to) {

@@ -7,13 +7,13 @@ import { useKeptDraft } from "../../shared/drafts/useKeptDraft";
 import type { Pointed } from "../../shared/preview/pointed";
 import { useSettled } from "../../shared/useSettled";
 
-/** The state of a page's plan: its definition with its history, how it looks, and the draft that keeps itself. */
+/** The state of a page's plan: its definition with its undo history, its preview, and the draft that saves itself. */
 export function usePagePlan(page: PageWhole) {
 	const draft = useKeptDraft<PageFile>("page", page);
 	const [previewContext, setPreviewContext] = useState<PreviewContext>({});
-	/** What a page with a placeholder is looked at as; empty: the first that there is. */
+	/** The record for the preview of a page with a placeholder; empty: the first one. */
 	const [slug, setSlug] = useState("");
-	/** The block that stands out in the plan and on the page. */
+	/** The highlighted block in the plan and on the page. */
 	const [pointed, setPointed] = useState<Pointed | null>(null);
 	const shown = useSettled(draft.definition, 90);
 	const look = useQuery({
@@ -25,7 +25,7 @@ export function usePagePlan(page: PageWhole) {
 	return {
 		...draft,
 		look,
-		/** Whether what is shown is not yet that of the definition. */
+		/** True while the preview shows an older definition. */
 		updating: draft.definition !== shown || look.isFetching,
 		pointed,
 		setPointed,

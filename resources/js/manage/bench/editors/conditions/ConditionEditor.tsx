@@ -27,11 +27,11 @@ export function ConditionEditor({
 	bench: Bench;
 	before: string;
 	tag: string;
-	/** Whether the condition is not a part of the definition yet. */
+	/** True if the condition is not in the definition yet. */
 	isNew?: boolean;
 }) {
 	const source = useSource();
-	// A condition that still wants a value waits here, so that the definition never holds an unfinished one.
+	// A condition without its value waits here, so that the definition never contains an incomplete one.
 	const [waiting, setWaiting] = useState<Condition | null>(
 		isUnfinished(given, fieldOf(source, given.field)) ? given : null,
 	);
@@ -51,7 +51,7 @@ export function ConditionEditor({
 				body: { ...bench.previewContext, definition: bench.definition, field: condition.field, before },
 				signal,
 			}),
-		// Of the same field as before an edit; another field's values say nothing of this one.
+		// The options of the same field before an edit; those of another field would be wrong.
 		placeholderData: (last, query) => (query?.queryKey[3] === condition.field ? last : undefined),
 		enabled: field !== undefined,
 	});
@@ -61,7 +61,7 @@ export function ConditionEditor({
 		const isWaiting = isUnfinished(next, of);
 		setWaiting(isWaiting ? next : null);
 		if (!isWaiting) {
-			// A new condition is not added by its test alone: another test may be chosen next.
+			// A new condition is not added by its test alone, because the person may choose another test next.
 			onChange(next, isNew ? tag : null);
 		}
 	};
@@ -88,18 +88,18 @@ export function ConditionEditor({
 	const test = condition.test;
 	const known = field.tests.find((one) => one.key === test);
 	const wants = known?.wantsValue ?? false;
-	// While a given value is waited for, nothing is taken from elsewhere.
+	// While it waits for a fixed value, it offers no values from elsewhere.
 	const taken = waiting === null ? takenOf(condition) : null;
 
 	const pickTest = async (key: string, anew = false) => {
 		const next = field.tests.find((one) => one.key === key);
-		// A range begins with what the records hold, so that has to be known first.
+		// A range starts with the values of the records, which must be loaded first.
 		const held = options.data ?? (next?.wantsValue ? (await options.refetch()).data : undefined);
 		const had = anew ? undefined : condition.value;
 		const value = next?.wantsValue
 			? firstValue(field, key, taken && !anew && next.from.includes(taken.from) ? taken : had, held, source.taxonomies)
 			: undefined;
-		// The least of all values says nothing yet; a new condition waits for a number of the person's own.
+		// The least value is no useful limit, so a new condition waits for a number.
 		if (isNew && next?.wantsValue && field.family === "number" && key !== "between" && typeof had !== "number") {
 			setWaiting({ field: field.key, test: key, ...kept });
 			return;

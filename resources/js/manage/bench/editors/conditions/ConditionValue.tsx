@@ -6,8 +6,9 @@ import { Bars } from "../values/Bars";
 import { DayValue, firstDayValue } from "../values/DayValue";
 
 /**
- * What a newly chosen test compares with: what was there where it fits, else something right; nothing where only
- * the manager can say.
+ * The value for a newly chosen test: the current one if it fits, otherwise a valid default; nothing if only the manager
+ * can give it.
+ *
  */
 export function firstValue(
 	field: Field,

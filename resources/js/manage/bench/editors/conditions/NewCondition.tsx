@@ -8,8 +8,9 @@ import type { Bench } from "../../useBench";
 import { ConditionEditor } from "./ConditionEditor";
 
 /**
- * Adds a condition: a field is chosen, then its value. The condition joins the definition when it has a value; a typed
- * value is added on Enter, by the button, or when the focus leaves.
+ * Adds a condition: first the field, then the value. The condition joins the definition when it has a value; a typed
+ * value is added on Enter, by the button, or when it loses the focus.
+ *
  */
 export function NewCondition({
 	bench,
@@ -28,7 +29,7 @@ export function NewCondition({
 }) {
 	const source = useSource();
 	const [begun, setBegun] = useState<Condition | null>(null);
-	// The latest, for Enter: a number box says its value in the same key press.
+	// The latest condition, for Enter: a number box reports its value in the same key press.
 	const latest = useRef<Condition | null>(null);
 	const put = (next: Condition | null) => {
 		latest.current = next;
@@ -43,7 +44,7 @@ export function NewCondition({
 	};
 	const box = useRef<HTMLDivElement>(null);
 	const isOpen = begun !== null;
-	// Once, when it opens: a later drawing of the screen must not take the focus from elsewhere.
+	// Only when it opens: a later render must not move the focus.
 	useEffect(() => {
 		if (isOpen) {
 			box.current?.querySelector<HTMLElement>("select, input:not([role=combobox])")?.focus();
@@ -73,7 +74,7 @@ export function NewCondition({
 			className="basis-full rounded-field border border-primary bg-base-100 p-3 grid gap-2"
 			data-new-condition
 			ref={box}
-			// On the way down to the control: a box for numbers does not pass Enter on.
+			// In the capture phase, because number boxes stop Enter.
 			onKeyDownCapture={(event) => {
 				if (event.key === "Enter" && (event.target as Element).matches("[data-number]")) {
 					event.preventDefault();

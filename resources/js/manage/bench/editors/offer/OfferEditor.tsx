@@ -11,7 +11,7 @@ import type { EditorProps } from "../props";
 import { OfferedFilterRow } from "./OfferedFilterRow";
 import { OfferedOrders } from "./OfferedOrders";
 
-/** What visitors choose: filters with their controls, orders, page sizes, and how all that stands. */
+/** The choices of visitors: filters with their controls, orders, page sizes, and their layout. */
 export function OfferEditor({ bench, at }: EditorProps & { at: string }) {
 	const { definition } = bench;
 	const { offer: settings } = useStart();
@@ -76,7 +76,7 @@ export function OfferEditor({ bench, at }: EditorProps & { at: string }) {
 	);
 }
 
-/** A field that visitors may filter by from now on. */
+/** Adds a filter on a field. */
 function AddFilter({ filters, onAdd }: { filters: OfferedFilter[]; onAdd: (filter: OfferedFilter) => void }) {
 	const source = useSource();
 	const { filterControls } = useStart();

@@ -8,7 +8,7 @@ import { useOffering } from "../../useOffering";
 import { ConditionEditor } from "../conditions/ConditionEditor";
 import type { EditorProps } from "../props";
 
-/** One filter that visitors choose by: its control, its name, and what else it says. */
+/** One filter for visitors: its control, its name and its options. */
 export function OfferedFilterRow({
 	filter,
 	index,

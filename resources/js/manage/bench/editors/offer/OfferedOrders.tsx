@@ -5,7 +5,7 @@ import { begun, useSource } from "../../source";
 import { useSetOffer } from "../../useOffering";
 import type { EditorProps } from "../props";
 
-/** Orders, each with the name that visitors read and the key that it begins with. */
+/** Orders for visitors, each with its name and its first sort key. */
 export function OfferedOrders({ bench }: Pick<EditorProps, "bench">) {
 	const source = useSource();
 	const offer = bench.definition.offer ?? {};
@@ -36,7 +36,7 @@ export function OfferedOrders({ bench }: Pick<EditorProps, "bench">) {
 						value={order.order[0]?.by ?? ""}
 						onChange={(event) =>
 							change(i, {
-								// A name that nobody gave follows what is chosen.
+								// A default name follows the chosen order.
 								...(order.name === labelOf(order.order[0]?.by)
 									? { name: labelOf(event.target.value) ?? order.name }
 									: {}),

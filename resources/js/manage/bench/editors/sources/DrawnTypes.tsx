@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useStart } from "../../../shared/api/start";
 import { type SourceControlProps, toggled } from "./props";
 
-/** Which content types the items, months or years are of, and by which date months and years are. */
+/** The content types of the items, months or years, and the date field of months and years. */
 export function DrawnTypes({ source, onNarrow, onPick }: SourceControlProps) {
 	const { types } = useStart();
 	const of = source.months ? "months" : source.years ? "years" : "items";

@@ -5,7 +5,7 @@ import { PickByTyping } from "../../../shared/fields/PickByTyping";
 
 type Chosen = NonNullable<Source["pages"]>;
 
-/** Which pages of the site: all, those below one, or some by hand. */
+/** The pages of the source: all, those below one, or some by hand. */
 export function PagesOfSite({ of, onChange }: { of: Chosen; onChange: (next: Chosen) => void }) {
 	const pages = useQuery({
 		queryKey: ["pages"],

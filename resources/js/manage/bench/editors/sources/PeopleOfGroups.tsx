@@ -1,7 +1,7 @@
 import { useStart } from "../../../shared/api/start";
 import { type SourceControlProps, toggled } from "./props";
 
-/** People: of which groups. */
+/** The groups of the source's people. */
 export function PeopleOfGroups({ source, onNarrow }: SourceControlProps) {
 	const { groups } = useStart();
 	return (

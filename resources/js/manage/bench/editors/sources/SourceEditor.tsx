@@ -15,7 +15,7 @@ import { PeopleOfGroups } from "./PeopleOfGroups";
 import type { SourceControlProps } from "./props";
 import { TermsOfTaxonomy } from "./TermsOfTaxonomy";
 
-/** The controls of sources that have more to say than plain options, by the start that they have the form of. */
+/** Controls of sources that need more than plain options, by the key of their form. */
 const CONTROLS: Record<string, ComponentType<SourceControlProps>> = {
 	items: DrawnTypes,
 	months: DrawnTypes,
@@ -31,8 +31,8 @@ const CONTROLS: Record<string, ComponentType<SourceControlProps>> = {
 };
 
 /**
- * What the module draws from. Where the records have other fields, the rules that name them go; undo brings them
- * back.
+ * The source of the module. If the records have other fields, rules on missing fields are removed; undo restores them.
+ *
  */
 export function SourceEditor({ bench, preview }: EditorProps) {
 	const { sources } = useStart();

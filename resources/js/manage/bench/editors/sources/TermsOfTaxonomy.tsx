@@ -3,7 +3,7 @@ import { PickByTyping } from "../../../shared/fields/PickByTyping";
 import type { SourceControlProps } from "./props";
 import { TaxonomyChips } from "./TaxonomyChips";
 
-/** The terms of a taxonomy: which of them, and which items are counted. */
+/** The terms of the source, and the types whose items are counted. */
 export function TermsOfTaxonomy({ source, onNarrow, onPick }: SourceControlProps) {
 	const { types, taxonomies } = useStart();
 	const tree = taxonomies.find((one) => one.key === source.terms);

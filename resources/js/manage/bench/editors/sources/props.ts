@@ -1,11 +1,11 @@
 import type { Source } from "../../../shared/api/schema";
 
-/** What the controls of a source get. */
+/** The properties of a source's controls. */
 export interface SourceControlProps {
 	source: Source;
-	/** The same records in another choice: rules that no longer fit are marked where they stand. */
+	/** The same kind of records: rules that no longer fit are marked. */
 	onNarrow: (next: Source) => void;
-	/** Other records: the server says which rules fit them. */
+	/** Another kind of records: the server decides which rules fit. */
 	onPick: (next: Source) => void;
 }
 

@@ -1,6 +1,9 @@
 import type { Options } from "../../../shared/api/schema";
 
-/** How the values lie that reach a rule, drawn beside a range; those inside it are dark. Until they are there, room. */
+/**
+ * The distribution of the values that reach a rule, beside a range; bars inside the range are dark. It reserves its
+ * space while it loads.
+ */
 export function Bars({
 	options,
 	inside,

@@ -11,7 +11,7 @@ export interface Length {
 const UNITS = ["minutes", "hours", "days", "weeks", "months", "years"];
 const STRETCHES = ["day", "week", "month", "year"];
 
-/** What a test of dates begins with when it is chosen. */
+/** The default value of a date test. */
 export function firstDayValue(field: Field, test: string, had: unknown): unknown {
 	const today = new Date().toISOString().slice(0, 10);
 	const day = typeof had === "string" && /^\d{4}/.test(had) ? had.slice(0, 10) : today;
@@ -30,7 +30,7 @@ export function firstDayValue(field: Field, test: string, had: unknown): unknown
 	}
 }
 
-/** The value of a test of dates: a day, two days, a length of time, or a stretch of the calendar. */
+/** The value of a date test: a day, two days, a duration, or a calendar unit. */
 export function DayValue({
 	field,
 	test,

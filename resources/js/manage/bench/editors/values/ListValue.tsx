@@ -15,13 +15,13 @@ function chosen(condition: Condition, wants: boolean): string[] {
 	return wants && Array.isArray(condition.value) ? (condition.value as string[]) : [];
 }
 
-/** The list with one more or one less; the last one cannot go, since a rule without a value says nothing. */
+/** The list with one more or one less value; the last one stays, because a rule needs a value. */
 function toggled(list: string[], one: string): string[] | null {
 	const next = list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
 	return next.length === 0 ? null : next;
 }
 
-/** Choices as chips, each with how many records have it. */
+/** Choices as chips, each with its number of records. */
 export function Chips({
 	field,
 	condition,
@@ -55,7 +55,7 @@ export function Chips({
 	);
 }
 
-/** What other records or people are named, found by typing where there are many. */
+/** Other records or people, found by typing if there are many. */
 export function Linked(props: Props) {
 	const { condition, wants, options } = props;
 	const [words, setWords] = useState("");
@@ -85,7 +85,7 @@ export function Linked(props: Props) {
 	);
 }
 
-/** Texts, of which any or none is to be had. */
+/** A list of texts. */
 export function Texts({ field, condition, wants, options, onPick }: Props) {
 	const named = useRuleName();
 	const [typed, setTyped] = useState("");

@@ -2,7 +2,7 @@ import type { Condition, Field } from "../../../shared/api/schema";
 
 const MOST = 10;
 
-/** Which texts a search looks in, and what finding a word in each counts for the order by how well records fit. */
+/** The texts that a search reads, with the weight of each for the order by relevance. */
 export function LooksIn({
 	field,
 	condition,

@@ -21,7 +21,7 @@ const TAKES: Record<string, string> = {
 	person: "the page’s person",
 };
 
-/** Where a condition's value comes from: given here, or taken from the page, the viewer or the address. */
+/** The origin of a condition's value: fixed, or from the page, the viewer or the address. */
 export function Taken({
 	field,
 	test,
@@ -42,7 +42,7 @@ export function Taken({
 	if (test.from.length === 0) {
 		return null;
 	}
-	// A field of the shown item that holds the same sort of value.
+	// A field of the page's item with the same kind of value.
 	const likes = [
 		...new Map(
 			types
