@@ -11,13 +11,13 @@ final class HoldsLease
 {
     private const LOOK_AGAIN = 60;
 
-    /** @param  object{job: Job|null}  The job runs inside the request, or from a queue outside the database. */
+    /** @param  object{job: Job|null}  $work */
     public function handle(object $work, \Closure $next): void
     {
         $job = $work->job;
         $id = $job?->getJobId();
         if ($job === null || ! is_numeric($id)) {
-            // Done in the request itself, or from a queue that is not the database's.
+            // The job runs inside the request, or from a queue outside the database.
             $next($work);
 
             return;

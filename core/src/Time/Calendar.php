@@ -12,7 +12,7 @@ final readonly class Calendar
 {
     /**
      * @param  int<1, 7>  $firstWeekday ISO 8601: 1 is Monday
-     * @param  string  for the names of months
+     * @param  string  $locale for the names of months
      */
     public function __construct(
         public \DateTimeZone $zone,

@@ -61,7 +61,7 @@ test("a term is found by a part of its name, and stands there with those above i
 		"Add the new term “fer”",
 	]);
 	await user.keyboard("{ArrowDown}{Enter}");
-	expect(onChange).toHaveBeenLastCalledWith(["hostas", "ferns"]);
+	await vi.waitFor(() => expect(onChange).toHaveBeenLastCalledWith(["hostas", "ferns"]));
 	await screen.findByRole("button", { name: "Take Perennials › Ferns away" });
 	expect((screen.getByRole("searchbox") as HTMLInputElement).value).toBe("");
 });
