@@ -7,7 +7,10 @@ set -u
 IFS=$'\t'
 trap '' INT TERM HUP
 script="$1" list="$2" seconds="$3"
+# The script waits for this file before it starts a service.
+: > "$list.guarded"
 while kill -0 "$script" 2>/dev/null; do sleep 0.3; done
+rm -f "$list.guarded"
 [ -f "$list" ] || exit 0
 # A service leads a session of its own; another process that got the number meanwhile does not.
 leads() { [ "$(sed 's/.*) //' "/proc/$1/stat" 2>/dev/null | cut -d ' ' -f 4)" = "$1" ]; }

@@ -18,9 +18,13 @@ owned() {
     OWNED="$VAR/run/owned-$$"
     (IFS=$'\t'; printf '%s\n' "$*" >> "$OWNED")
     [ -z "${GUARD_PID:-}" ] || return 0
+    rm -f "$OWNED.guarded"
     setsid bash "$ROOT/bin/lib/guard.sh" "$$" "$OWNED" "$LAST_REQUESTS" < /dev/null > /dev/null 2>&1 &
     GUARD_PID=$!
     disown "$GUARD_PID"
+    # The guard must have left the process group of this script before a service starts. Otherwise a signal to the group
+    # could kill the script and the guard, but not the service.
+    until [ -e "$OWNED.guarded" ] || ! kill -0 "$GUARD_PID" 2>/dev/null; do sleep 0.01; done
 }
 
 # run_service NAME SIGNAL LOG COMMAND…: starts it; the signal asks it to finish what it has in hand, and end.

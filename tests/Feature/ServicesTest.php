@@ -31,17 +31,31 @@ final class ServicesTest extends TestCase
         mkdir("{$var}/run", recursive: true);
         mkdir("{$var}/log");
         $mark = 'mark-'.bin2hex(random_bytes(6));
-        foreach ([15, 9, 2, 15, 15, 9] as $round => $signal) {
+        // In the last round the guard starts late, as on a busy machine, and the signal comes before it.
+        mkdir("{$var}/slow");
+        file_put_contents("{$var}/slow/setsid", <<<'BASH'
+            #!/bin/sh
+            case "$*" in *guard.sh*) sleep 0.6;; esac
+            exec /usr/bin/setsid "$@"
+            BASH);
+        chmod("{$var}/slow/setsid", 0755);
+        foreach ([15, 9, 2, 15, 15, 9, 9] as $round => $signal) {
+            $isSlow = $round === 6;
             $process = proc_open(
                 ['setsid', 'bash', '-c', self::SCRIPT],
                 [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']],
                 $pipes,
                 null,
-                ['ROOT' => dirname(__DIR__, 2), 'VAR' => $var, 'MARK' => $mark] + getenv(),
+                ['ROOT' => dirname(__DIR__, 2), 'VAR' => $var, 'MARK' => $mark,
+                    'PATH' => ($isSlow ? "{$var}/slow:" : '').getenv('PATH')] + getenv(),
             );
             $this->assertIsResource($process);
             // Some while they start, some when all have started. The whole group gets it, as by timeout(1).
-            $round % 3 === 0 ? fgets($pipes[1]) : usleep(random_int(0, 60_000));
+            match (true) {
+                $isSlow => usleep(400_000),
+                $round % 3 === 0 => fgets($pipes[1]),
+                default => usleep(random_int(0, 60_000)),
+            };
             posix_kill(-proc_get_status($process)['pid'], $signal);
             proc_close($process);
             $end = microtime(true) + 30;
