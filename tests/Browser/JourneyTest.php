@@ -291,6 +291,13 @@ final class JourneyTest extends BrowserTestCase
         $this->assertSame('Another lady fern', $this->find('#field-title')->getAttribute('value'));
         $this->assertSame('true', $this->find('#field-slug')->getAttribute('aria-invalid'));
         $this->assertAccessible('the item form with a fault');
+        // The draft is offered again. It is dropped here, so that the next new product begins empty.
+        $this->visit('/manage/content/product/new');
+        $this->findText('button', 'Drop it')->click();
+        $this->await(
+            'an empty title',
+            fn (): ?bool => $this->find('#field-title')->getAttribute('value') === '' ?: null,
+        );
     }
 
     public function test_every_screen_is_accessible_at_a_laptops_and_a_phones_width(): void
