@@ -9,8 +9,8 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Context;
 
 /**
- * Who acts, and from where. A request knows it from its session and middleware, a queued job from the person who
- * started it; a command acts as nobody.
+ * The person who acts, and where the action comes from. In a request, the session names the person. In a queued job, it
+ * is the person who started the job. A command has no person.
  */
 final class Actor
 {

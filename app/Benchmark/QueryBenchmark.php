@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\DB;
 /** The run of a listing: pages, totals, counts after every rule, searches, far pages. */
 final readonly class QueryBenchmark implements Benchmark
 {
-    /** The number of the far page, if the listing has so many. */
+    /** The page number of the late page. A shorter listing uses its last page. */
     private const FAR = 5000;
 
     public function __construct(private Listing $listing, private CatalogueStore $catalogue)

@@ -12,7 +12,7 @@ final readonly class ReadRow
 {
     /**
      * @param  ItemDraft  $draft  the new state of the item
-     * @param  Item|null  $item  the current item; null: there is none yet
+     * @param  Item|null  $item  the existing item; null for a new item
      * @param  'created'|'changed'|'unchanged'  $becomes
      */
     public function __construct(public ItemDraft $draft, public ?Item $item, public string $becomes)

@@ -54,7 +54,7 @@ final readonly class Sources
         return $this->find($source)->allOfKind($source, $context);
     }
 
-    /** A record of the kind by its slug, whether or not the source takes it; null if there is none. Not for items. */
+    /** Finds a term, person, month or page by its slug, even outside the source. Null if the slug names none. */
     public function record(Source $source, string $slug, Context $context): ?Record
     {
         $row = $this->allOfKind($source, $context)->toBase()->where('items.slug', $slug)->first();

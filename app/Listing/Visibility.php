@@ -10,7 +10,7 @@ use Wellspring\Core\Content\Status;
 use Wellspring\Core\Context\Context;
 use Wellspring\Core\Who\Audience;
 
-/** Who may see what, as SQL conditions. They equal Context::admits(). */
+/** The SQL conditions for what a viewer may see. They have the same result as Context::admits(). */
 final class Visibility
 {
     /** True if the item is published, inside its dates, and for the viewer. */

@@ -71,7 +71,7 @@ final readonly class LookSheets
         ));
     }
 
-    /** The sheet with the hash; null if there is none. Evicted sheets are made again from the stored looks. */
+    /** Finds a style sheet by its hash, null if no stored look has it. A sheet that left the cache is made again. */
     public function find(string $hash): ?string
     {
         $css = $this->cache->get("look-sheet:{$hash}");
@@ -161,7 +161,7 @@ final readonly class LookSheets
             : trim($css);
     }
 
-    /** The path of a built source below public/build; null if there is none. */
+    /** The path of a built file below public/build; null if the build lacks the source. */
     private static function fileOf(string $source): ?string
     {
         $manifest = json_decode((string) file_get_contents(public_path(self::MANIFEST)), true);

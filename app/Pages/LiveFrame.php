@@ -11,7 +11,7 @@ use Wellspring\Core\Page\Menu\MenuDefinition;
 final readonly class LiveFrame
 {
     /**
-     * @param  FrameDefinition|null  $frame  null if there is none
+     * @param  FrameDefinition|null  $frame  null if no frame is published
      * @param  array<string, MenuDefinition>  $menus  by key
      */
     public function __construct(public ?FrameDefinition $frame, public array $menus)

@@ -122,7 +122,7 @@ final readonly class PageQuery
         return $this->stored($rows->orderByRaw('address collate "C"')->limit($most)->get()->all(), false);
     }
 
-    /** The new address of a page that moved; null if there is none. */
+    /** The new address of the page that had this address before; null if no page had it. */
     public function movedTo(string $path): ?string
     {
         $rows = DB::table('moved_pages')->join('pages', 'pages.id', '=', 'moved_pages.page_id')

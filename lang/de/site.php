@@ -130,8 +130,8 @@ return [
         'linkSent' => 'Eine Nachricht mit einem Link ist unterwegs, sofern die Adresse stimmt.',
         'yourPassword' => 'Ihr Passwort',
         'linkOver' => 'Dieser Link gilt nicht mehr',
-        'linkOverWhy' => 'Er wurde benutzt, durch einen neueren ersetzt oder ist abgelaufen: Eine Einladung gilt {days} '
-            .'Tage, ein Link für ein neues Passwort {minutes} Minuten.',
+        'linkOverWhy' => 'Er wurde benutzt, durch einen neueren ersetzt oder ist abgelaufen: Eine Einladung gilt '
+            .'{days} Tage, ein Link für ein neues Passwort {minutes} Minuten.',
         'askAgain' => 'Neuen Link anfordern',
         'welcome' => 'Willkommen, {name}',
         'choosePassword' => 'Wählen Sie ein Passwort. Sie melden sich mit {email} an.',
@@ -153,14 +153,14 @@ return [
     ],
     'mail' => [
         'linkSubject' => 'Ihr Link für {site}',
-        'linkText' => "Guten Tag {name},\n\nwählen Sie hier Ihr Passwort für {site}:\n\n{link}\n\nDer Link gilt {valid} "
-            .'und nur einmal. Wenn Sie ihn nicht angefordert haben, müssen Sie nichts tun.',
+        'linkText' => "Guten Tag {name},\n\nwählen Sie hier Ihr Passwort für {site}:\n\n{link}\n\nDer Link gilt "
+            .'{valid} und nur einmal. Wenn Sie ihn nicht angefordert haben, müssen Sie nichts tun.',
         'days' => '{n, plural, one {# Tag} other {# Tage}}',
         'minutes' => '{n, plural, one {# Minute} other {# Minuten}}',
         'changedSubject' => 'Ihr Passwort für {site} wurde geändert',
-        'changedText' => "Guten Tag {name},\n\ndas Passwort Ihres Kontos bei {site} wurde geändert. Alle anderen Browser "
-            ."wurden abgemeldet.\n\nWenn Sie das nicht waren, fordern Sie sofort einen Link für ein neues Passwort "
-            ."an:\n\n{link}",
+        'changedText' => "Guten Tag {name},\n\ndas Passwort Ihres Kontos bei {site} wurde geändert. Alle anderen "
+            ."Browser wurden abgemeldet.\n\nWenn Sie das nicht waren, fordern Sie sofort einen Link für ein neues "
+            ."Passwort an:\n\n{link}",
     ],
     'error' => [
         'notFound' => 'Nicht gefunden',

@@ -133,8 +133,8 @@ return [
         'linkSent' => 'A message with a link is on its way, if the address is right.',
         'yourPassword' => 'Your password',
         'linkOver' => 'This link is no longer good',
-        'linkOverWhy' => 'It was used, replaced by a newer one, or has expired: an invitation is valid for {days} days, '
-            .'a link for a new password for {minutes} minutes.',
+        'linkOverWhy' => 'It was used, replaced by a newer one, or has expired: an invitation is valid for {days} '
+            .'days, a link for a new password for {minutes} minutes.',
         'askAgain' => 'Ask for another',
         'welcome' => 'Welcome, {name}',
         'choosePassword' => 'Choose a password. You sign in with {email}.',
@@ -155,8 +155,8 @@ return [
     ],
     'mail' => [
         'linkSubject' => 'Your link for {site}',
-        'linkText' => "Dear {name},\n\nchoose your password for {site} here:\n\n{link}\n\nThe link is valid for {valid} "
-            .'and works once. If you did not ask for it, you need not do anything.',
+        'linkText' => "Dear {name},\n\nchoose your password for {site} here:\n\n{link}\n\nThe link is valid for "
+            .'{valid} and works once. If you did not ask for it, you need not do anything.',
         'days' => '{n, plural, one {# day} other {# days}}',
         'minutes' => '{n, plural, one {# minute} other {# minutes}}',
         'changedSubject' => 'Your password for {site} was changed',

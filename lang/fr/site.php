@@ -99,7 +99,8 @@ return [
         'found' => '{n, plural, one {Une page trouvée} other {# pages trouvées}} pour « {words} ».',
         'nothing' => 'Rien sur ce site ne contient « {words} ».',
         'didYouMean' => 'Vouliez-vous dire {words} ?',
-        'advice' => 'Moins de mots peuvent trouver davantage ; un mot terminé par * trouve tous ceux qui commencent ainsi.',
+        'advice' => 'Moins de mots peuvent trouver davantage ; un mot terminé par * trouve tous ceux qui '
+            .'commencent ainsi.',
     ],
     'loading' => [
         'failed' => 'Le chargement a échoué.',
@@ -130,8 +131,8 @@ return [
         'linkSent' => 'Un message contenant un lien est en route, si l’adresse est correcte.',
         'yourPassword' => 'Votre mot de passe',
         'linkOver' => 'Ce lien n’est plus valable',
-        'linkOverWhy' => 'Il a été utilisé, remplacé par un plus récent, ou a expiré : une invitation est valable {days} '
-            .'jours, un lien pour un nouveau mot de passe {minutes} minutes.',
+        'linkOverWhy' => 'Il a été utilisé, remplacé par un plus récent, ou a expiré : une invitation est valable '
+            .'{days} jours, un lien pour un nouveau mot de passe {minutes} minutes.',
         'askAgain' => 'En demander un autre',
         'welcome' => 'Bienvenue, {name}',
         'choosePassword' => 'Choisissez un mot de passe. Vous vous connectez avec {email}.',
@@ -152,14 +153,14 @@ return [
     ],
     'mail' => [
         'linkSubject' => 'Votre lien pour {site}',
-        'linkText' => "Bonjour {name},\n\nchoisissez ici votre mot de passe pour {site} :\n\n{link}\n\nLe lien est valable "
-            .'{valid} et une seule fois. Si vous ne l’avez pas demandé, vous n’avez rien à faire.',
+        'linkText' => "Bonjour {name},\n\nchoisissez ici votre mot de passe pour {site} :\n\n{link}\n\nLe lien "
+            .'est valable {valid} et une seule fois. Si vous ne l’avez pas demandé, vous n’avez rien à faire.',
         'days' => '{n, plural, one {# jour} other {# jours}}',
         'minutes' => '{n, plural, one {# minute} other {# minutes}}',
         'changedSubject' => 'Votre mot de passe pour {site} a été changé',
         'changedText' => "Bonjour {name},\n\nle mot de passe de votre compte sur {site} a été changé. Tous les autres "
-            ."navigateurs ont été déconnectés.\n\nSi ce n’était pas vous, demandez tout de suite un lien pour un nouveau "
-            ."mot de passe :\n\n{link}",
+            ."navigateurs ont été déconnectés.\n\nSi ce n’était pas vous, demandez tout de suite un lien pour un "
+            ."nouveau mot de passe :\n\n{link}",
     ],
     'error' => [
         'notFound' => 'Introuvable',

@@ -65,6 +65,13 @@ final class SiteWordsTest extends TestCase
         $this->assertSame('「x」で 3 件のページが見つかりました。', $found('ja-JP', 3));
     }
 
+    public function test_a_value_may_be_a_number_at_one_time_and_a_text_at_another(): void
+    {
+        $english = SiteWords::of('en-GB');
+        $this->assertSame('Page 1,000', $english->text('listing.page', ['number' => 1000]));
+        $this->assertSame('Page three', $english->text('listing.page', ['number' => 'three']));
+    }
+
     public function test_a_language_without_a_catalogue_says_english_and_knows_it(): void
     {
         $danish = SiteWords::of('da-DK');

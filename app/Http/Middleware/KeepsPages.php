@@ -58,8 +58,8 @@ final readonly class KeepsPages
     }
 
     /**
-     * The cached page of the equivalent canonical address; null if there is none, or if the address is already
-     * canonical.
+     * The cached answer of the canonical address that means the same as this one. Null if no answer is cached, or if
+     * this address is the canonical one.
      *
      * @param  array<string, string>  $canonical  the parameters of that address
      */

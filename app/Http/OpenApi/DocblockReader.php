@@ -33,7 +33,7 @@ final readonly class DocblockReader
         return $this->reflection->getName();
     }
 
-    /** @return class-string|null the class that declares a type alias known here; null: there is none of that name */
+    /** @return class-string|null the class that declares the type alias; null if no class declares it */
     public function alias(string $name): ?string
     {
         foreach (self::parse($this->reflection->getDocComment())->children as $child) {

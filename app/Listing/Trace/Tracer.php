@@ -55,8 +55,8 @@ final readonly class Tracer
     }
 
     /**
-     * A record by its slug: a term, a person or a month if the module takes those, whether or not it takes this one;
-     * otherwise an item of any type. Null if there is none.
+     * Finds a record by its slug. If the module lists terms, people or months, it looks for one of those first, even
+     * outside the module's source. Then it looks for an item of any type. Null if nothing has the slug.
      */
     public function bySlug(Module $module, string $slug, Context $context): ?TracedRecord
     {

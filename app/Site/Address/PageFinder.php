@@ -99,7 +99,7 @@ final readonly class PageFinder
             : null;
     }
 
-    /** The record with the slug that the page is about; null if there is none. */
+    /** The subject of the page with this slug; null if nothing has the slug. */
     public function subjectOf(
         PageDefinition $page,
         string $slug,

@@ -222,7 +222,7 @@ final readonly class ModuleView
             ->with("{$key}-".Offer::SORT, $order, $this->anchor);
     }
 
-    /** The key of the offer that changes this listing; null if there is none. */
+    /** The key of the offer that changes this listing; null if visitors cannot change it. */
     public function follows(): ?string
     {
         return $this->module->follows ?? $this->module->offered()?->key;

@@ -21,7 +21,7 @@ final readonly class Part
     /** The field that it shows; null if it shows none. */
     public ?Field $field;
 
-    /** The rule that a record must fulfil for the part to show; null if there is none. */
+    /** The condition for showing the part; null if the part always shows. */
     public Condition|Group|null $rule;
 
     public function __construct(
@@ -57,7 +57,7 @@ final readonly class Part
         return $this->content->others;
     }
 
-    /** The part's own value for the record, without the empty-value rule; null if there is none. */
+    /** The part's value for the record, before the empty-value rule; null if the value is empty. */
     public function value(Record $record, CardContext $context): ?PartValue
     {
         return $this->kind->show($this, $record, $context);

@@ -33,7 +33,7 @@ interface PartKind
     /** Reads the part's content from a definition. Returns null and adds problems if it is invalid. */
     public function read(Shape $shape, CardFields $fields): ?PartContent;
 
-    /** The value to show; null if there is none. For a picture it is the file name. */
+    /** The value to show; null if it is empty. For a picture it is the file name. */
     public function show(Part $part, Record $record, CardContext $context): ?PartValue;
 
     /** The records that show() has a value for. */

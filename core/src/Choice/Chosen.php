@@ -29,7 +29,7 @@ final readonly class Chosen
         return $this->parameters() === [];
     }
 
-    /** The choice in a filter; null if there is none. */
+    /** The choice in a filter; null if nothing is chosen. */
     public function of(OfferedFilter $filter): ?BoundChosenFilter
     {
         foreach ($this->filters as $chosen) {

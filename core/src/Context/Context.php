@@ -50,7 +50,7 @@ final readonly class Context
         return $this->visibility()->admits($record);
     }
 
-    /** The item that the page is about, as the viewer sees it; null if there is none, or if it is not visible. */
+    /** The item that the page is about; null if it is not about an item, or if the viewer may not see the item. */
     public function pageItem(): ?Record
     {
         $item = $this->page->item;

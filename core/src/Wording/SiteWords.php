@@ -15,7 +15,7 @@ final class SiteWords
     /** @var array<string, array<string, array<string, string>>> the catalogues by language */
     private static array $catalogues = [];
 
-    /** @var array<string, \MessageFormatter> by key */
+    /** @var array<string, \MessageFormatter> by language and pattern */
     private array $formatters = [];
 
     private function __construct(public readonly string $locale, private readonly string $language)
@@ -90,8 +90,8 @@ final class SiteWords
         if (! str_contains($pattern, '{')) {
             return $pattern;
         }
-        $said = ($this->formatters[$key] ??= $this->formatter($language, self::typed($pattern, $values)))
-            ->format($values);
+        $typed = self::typed($pattern, $values);
+        $said = ($this->formatters["{$language} {$typed}"] ??= $this->formatter($language, $typed))->format($values);
 
         return is_string($said) ? $said : throw new \LogicException("“{$key}”: ".intl_get_error_message());
     }

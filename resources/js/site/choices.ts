@@ -1,7 +1,6 @@
 /**
  * Updates the page in place when a visitor makes a choice. The address changes as well; without scripts the form and
  * the links work.
- *
  */
 import { addressOf } from "./choosing/choiceAddress";
 import { beginDrawers } from "./choosing/drawer";

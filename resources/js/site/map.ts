@@ -1,7 +1,6 @@
 /**
  * Makes the drawn map of a place interactive. The site's own tiles load when the map is visible; tiles of another site
  * load only after the visitor's click.
- *
  */
 import { onEach } from "./shared/each";
 import { say } from "./shared/words";

@@ -1,7 +1,6 @@
 /**
  * Extends listings in place instead of following the link to the next page. On Back, the listing has its earlier length
  * and scroll position.
- *
  */
 import { announce, failure } from "./shared/announce";
 import { append } from "./shared/appendPage";

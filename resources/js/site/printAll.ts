@@ -1,7 +1,6 @@
 /**
  * Prints a listing with the records of all its pages. The link is hidden until this script runs; without scripts each
  * page is printed separately.
- *
  */
 import { announce } from "./shared/announce";
 import { append } from "./shared/appendPage";

@@ -1,7 +1,6 @@
 /**
  * Suggests pages while a visitor types into a search box (WAI-ARIA Authoring Practices, Combobox with list
  * autocomplete). Without scripts the form works.
- *
  */
 import { onEach } from "./shared/each";
 import { say } from "./shared/words";

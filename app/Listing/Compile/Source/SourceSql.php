@@ -36,7 +36,7 @@ interface SourceSql
     public function allOfKind(object $source, Context $context): Builder;
 
     /**
-     * A record without a row, such as a month without items; null if there is none.
+     * A record that has no row in the query, such as a month without items. Null if the slug names no such record.
      *
      * @param  T  $source
      */

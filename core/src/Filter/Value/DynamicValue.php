@@ -11,7 +11,7 @@ use Wellspring\Core\Context\Context;
 /** A value that the definition does not fix: it comes from the page or the viewer. */
 interface DynamicValue
 {
-    /** The value in the form of a definition; null if there is none. */
+    /** The value in the form of a definition; null if it is missing. */
     public function take(Field $field, Context $context): mixed;
 
     /** The default effect of a missing value on a condition. */

@@ -17,7 +17,6 @@ export interface Pair {
 /**
  * The records that visitors would see appear, disappear and move if the draft were published; or any two versions side
  * by side.
- *
  */
 export function CompareView({ bench, pair, onPair }: { bench: Bench; pair: Pair; onPair: (next: Pair) => void }) {
 	const { version, against } = pair;

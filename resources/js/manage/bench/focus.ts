@@ -4,7 +4,6 @@
  * @param editor of the rule
  * @param rule its place in the definition, such as `where.all[1]`
  * @param at the word's place, such as `where.all[1].any[0].value`
- *
  */
 export function controlOf(editor: HTMLElement, rule: string, at: string): HTMLElement | null {
 	const marked = (within: HTMLElement, mark: "word" | "member", value: string) =>

@@ -9,7 +9,6 @@ let goingOn = false;
 /**
  * A value as text that opens its control in place: by a click, Enter, or the first letter of the new value. Leaving the
  * control, Enter and Escape close it; Escape restores the old value. It stays open while the value has a problem.
- *
  */
 export function InPlace({
 	id,

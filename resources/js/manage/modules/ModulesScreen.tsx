@@ -18,7 +18,6 @@ import { STATES } from "./StateMark";
 
 /**
  * All modules: the sentence, places, number of records, state and last change of each.
- *
  */
 export function ModulesScreen() {
 	const start = useStart();

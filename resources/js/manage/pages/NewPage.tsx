@@ -30,7 +30,6 @@ function titleAbout(about: string, types: ContentType[], taxonomies: Taxonomy[])
 /**
  * A new page: its title, its address, and its records if it serves many. The address follows the title until it is
  * typed, and is checked during typing.
- *
  */
 export function NewPage({ under, onClose }: { under: string | null; onClose: () => void }) {
 	const client = useQueryClient();

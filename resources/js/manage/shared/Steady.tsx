@@ -2,7 +2,6 @@ import type { ReactNode } from "react";
 
 /**
  * Text that changes by itself, in a box as wide as its longest usual form, so that its neighbours do not move.
- *
  */
 export function Steady({ room, children, className = "" }: { room: string; children: ReactNode; className?: string }) {
 	return (

@@ -6,7 +6,6 @@ import { useDone } from "./Done";
 
 /**
  * Adds a module to a page's draft, or removes it. A message then offers to undo the change and to publish the page.
- *
  */
 export function usePlacing(onPlaced: (now: ModuleWhole) => void = () => {}) {
 	const client = useQueryClient();

@@ -9,7 +9,6 @@ export function toZone(instant: unknown, timeZone: string): string {
 /**
  * The instant of a local time. A time that occurs twice means the first; a time that does not occur means the next one
  * that does.
- *
  */
 export function fromZone(local: string, timeZone: string): string | null {
 	const asked = Date.parse(`${local}Z`);

@@ -4,7 +4,6 @@ import { choiceKeyFrom, choicesOf, withChoices } from "./typeFile";
 
 /**
  * The choices of a field. A new choice gets its key from its label. Existing keys stay, because values contain them.
- *
  */
 export function Choices({
 	schema,

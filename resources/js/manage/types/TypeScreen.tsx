@@ -18,7 +18,6 @@ import { type FieldRow, fileOf, renamedOf, rowsOf, withOwnIds } from "./typeFile
 /**
  * One content type: its labels, its address, its taxonomies and its fields. The effects of a change are shown before it
  * is applied.
- *
  */
 export function TypeScreen() {
 	const { key = "" } = useParams();

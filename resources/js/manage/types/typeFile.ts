@@ -97,7 +97,6 @@ export function fileOf(about: Omit<TypeFile, "properties" | "required">, rows: F
 /**
  * The rows with one changed field. Ranges that begin with it follow its new key; ranges that it can no longer begin are
  * dropped.
- *
  */
 export function changed(rows: FieldRow[], id: number, change: Partial<FieldRow>): FieldRow[] {
 	const before = rows.find((one) => one.id === id);

@@ -87,7 +87,6 @@ async function load(address: string, dropped: AbortSignal, asking: Asking): Prom
 /**
  * Runs an action on a control after requests in progress, which may replace the control's address or its form. If the
  * answer has no such control, nothing happens.
- *
  */
 export async function inTurn(control: HTMLElement, act: (control: HTMLElement) => void, form?: string): Promise<void> {
 	const region = control.closest<HTMLElement>("[data-choices-of]");

@@ -1,7 +1,6 @@
 /**
  * Links as tabs: Tab reaches one of them, and the arrow keys, Home and End the others (WAI-ARIA Authoring Practices,
  * Tabs with manual activation).
- *
  */
 export function beginTabs(list: HTMLElement): void {
 	const panel = document.getElementById(list.closest("section")?.id ?? "")?.querySelector<HTMLElement>(".results");

@@ -4,7 +4,6 @@ const LIST = "ul.cards, ol.cards, table.cards > tbody";
 /**
  * Appends the records of another page to a listing, before its page links. A group that continues is merged. Returns
  * the first added record, and the number of records.
- *
  */
 export function append(
 	here: HTMLElement,

@@ -9,7 +9,6 @@ export function prefersStill(): boolean {
  * focus, and while the window is hidden. It respects the reduced-motion setting.
  *
  * @param seconds between two moves; 0: it does not move by itself
- *
  */
 export function controls(box: HTMLElement, step: (by: number) => void, seconds: number): void {
 	const tools = box.querySelector<HTMLElement>(".controls");

@@ -277,7 +277,7 @@ final readonly class BenchController
         ];
     }
 
-    /** The term, item or month for the page's preview; if there is none, the page itself. */
+    /** The subject of the previewed page: its term, item or month. A page that needs none is its own subject. */
     private function subject(PageDefinition $page, Context $context): Subject
     {
         $about = $context->page;

@@ -18,7 +18,6 @@ import { useFormDraft } from "../../shared/drafts/useFormDraft";
 
 /**
  * The screen beside an item's form: the label of the way back, and the action after a change.
- *
  */
 export interface Beside {
 	words: string;

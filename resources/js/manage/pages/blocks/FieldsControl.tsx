@@ -4,7 +4,6 @@ import type { BlockControlProps } from "./props";
 /**
  * The fields of the page's record and their order: choosing one puts it at the end, choosing it again removes it.
  * Internal fields are not offered.
- *
  */
 export function FieldsControl({ block, about, onChange }: BlockControlProps) {
 	const chosen = block.fields ?? [];

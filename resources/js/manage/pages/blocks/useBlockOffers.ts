@@ -4,7 +4,6 @@ import type { PageFile } from "../../shared/api/schema";
 
 /**
  * The blocks that can be added, and the modules for the previous and next record.
- *
  */
 export function useBlockOffers(about: PageFile["about"] | undefined) {
 	return useQuery({

@@ -23,7 +23,6 @@ export function elsewhereOf(key: string): Elsewhere {
  * page. The server refuses blocks that are not allowed there, and then nothing changes.
  *
  * @param from the address of the page that it comes from
- *
  */
 export async function putElsewhere(block: PageBlock, to: Elsewhere, from: string | null): Promise<void> {
 	if ("page" in to) {

@@ -26,7 +26,6 @@ export class ApiError extends Error {
 /**
  * The newer state that someone else saved, from an answer with status 409; null for any other error. A form keeps the
  * typed values and takes the newer revision, so saving again overwrites the other change.
- *
  */
 export function savedByOther<T>(error: Error | null, key: "media" | "person"): T | null {
 	return error instanceof ApiError && error.isStale ? ((error.body[key] as T | undefined) ?? null) : null;

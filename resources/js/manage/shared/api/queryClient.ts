@@ -5,7 +5,6 @@ import { MutationCache, type Query, QueryClient } from "@tanstack/react-query";
  * repeated; invalidating it would not be enough.
  *
  * @param isPassing whether what failed may well succeed a little later
- *
  */
 export function makeQueryClient(isPassing: (fault: Error) => boolean): QueryClient {
 	const client = new QueryClient({

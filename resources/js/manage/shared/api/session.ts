@@ -53,7 +53,6 @@ async function sendOnce(request: Request): Promise<Response> {
  * Sends a request, if necessary again with a new token or after a new sign-in.
  *
  * @throws ApiError if the server refuses it or does not answer
- *
  */
 export async function sendInSession(request: Request): Promise<Response> {
 	if (hasEnded) {

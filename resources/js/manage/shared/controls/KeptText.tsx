@@ -4,7 +4,6 @@ import { OverlayTriggerStateContext } from "react-aria-components";
 /**
  * A line of text in a popover. It is saved when the box loses the focus, also by Escape and by closing the popover;
  * Enter closes it. An invalid text shows an error and is not saved.
- *
  */
 export function KeptText({
 	label,

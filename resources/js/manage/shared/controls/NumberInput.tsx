@@ -25,7 +25,6 @@ interface NumberInputProps {
 /**
  * A number box that reports each valid number while a person types. A number out of range shows an error; then the
  * number from before the focus counts.
- *
  */
 export function NumberInput(props: NumberInputProps) {
 	const { label, value, onChange, onEmpty, min, max, whole = false, step = 1, className = "w-24" } = props;

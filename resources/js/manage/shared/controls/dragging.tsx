@@ -23,7 +23,6 @@ export function useDraggable({ kind, value, isDisabled = false }: Dragging) {
 /**
  * A grip. The mouse drags the surrounding element; the button over the grip, which ignores the mouse, starts dragging
  * by keyboard.
- *
  */
 export function DragHandle({
 	what,

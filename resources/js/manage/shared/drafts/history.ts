@@ -61,7 +61,6 @@ export function remember<T>(storage: Storage, key: string, history: History<T>, 
  * Restores the history. If the server's draft differs from the stored one, the stored one becomes an undo step.
  *
  * @param draft the server's, at that revision
- *
  */
 export function recall<T>(storage: Storage, key: string, draft: T, revision: number): History<T> {
 	const none: History<T> = { past: [], now: draft, future: [], tag: null };

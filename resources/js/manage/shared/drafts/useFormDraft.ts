@@ -24,7 +24,6 @@ export interface FormName {
  *
  * @param revision that the values started from; null for something new
  * @param changed whether the values differ from what is saved
- *
  */
 export function useFormDraft<V>(form: FormName, revision: number | null, values: V, changed: boolean) {
 	const start = useStart();
@@ -137,7 +136,6 @@ export function useFormDraft<V>(form: FormName, revision: number | null, values:
 	/**
 	 * Call this before saving, removing or dropping the draft: it stops sending and waits for requests in progress, so
 	 * that no draft arrives later.
-	 *
 	 */
 	const settled = useCallback(() => {
 		if (timer.current) {

@@ -17,7 +17,6 @@ export interface SavedForm<V> {
  *
  * @param name such as `term:12`
  * @param differs whether values differ from the saved ones
- *
  */
 export function useKeptForm<V extends object>(
 	name: string,

@@ -19,7 +19,6 @@ const LISTED = 50;
 /**
  * A combo box: one entry of many, found by typing. Deleting the text chooses none. If only the server can search,
  * `onWords` receives the text, and `options` are the results; undefined while it searches.
- *
  */
 export function PickByTyping({
 	label,

@@ -16,7 +16,10 @@ export function FileDrop({
 		ref: area,
 		getDropOperation: () => "copy",
 		onDrop: ({ items }) => {
-			void Promise.all(items.filter(isFileDropItem).map((item) => item.getFile())).then(onFiles);
+			const dropped = items.filter(isFileDropItem);
+			if (dropped.length > 0) {
+				void Promise.all(dropped.map((item) => item.getFile())).then(onFiles);
+			}
 		},
 	});
 	return (

@@ -22,7 +22,6 @@ let next = 0;
 /**
  * Uploads files that are dropped, pasted or chosen, several at once, each with its progress. The caller gets them in
  * the order of choosing, whichever upload ends first.
- *
  */
 export function UploadArea({
 	kind,

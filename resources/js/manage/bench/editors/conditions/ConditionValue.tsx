@@ -8,7 +8,6 @@ import { DayValue, firstDayValue } from "../values/DayValue";
 /**
  * The value for a newly chosen test: the current one if it fits, otherwise a valid default; nothing if only the manager
  * can give it.
- *
  */
 export function firstValue(
 	field: Field,

@@ -10,7 +10,6 @@ import { ConditionEditor } from "./ConditionEditor";
 /**
  * Adds a condition: first the field, then the value. The condition joins the definition when it has a value; a typed
  * value is added on Enter, by the button, or when it loses the focus.
- *
  */
 export function NewCondition({
 	bench,

@@ -32,7 +32,6 @@ const CONTROLS: Record<string, ComponentType<SourceControlProps>> = {
 
 /**
  * The source of the module. If the records have other fields, rules on missing fields are removed; undo restores them.
- *
  */
 export function SourceEditor({ bench, preview }: EditorProps) {
 	const { sources } = useStart();

@@ -1,7 +1,6 @@
 /**
  * Converts HTML from the clipboard. Text editors and spreadsheets write headings, lists and tables with markup of their
  * own.
- *
  */
 export interface Pasted {
 	html: string;
@@ -34,7 +33,6 @@ export function cleanPasted(html: string): Pasted {
 /**
  * Removes style sheets, and renames inline styles, because the page's content security policy refuses them even in a
  * parsed document.
- *
  */
 function setStylesAside(html: string): string {
 	return html
